@@ -1,0 +1,81 @@
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+
+namespace InchBurst.Core.Log;
+
+/// <summary>What one run says at once: the figure that matters, its speed, and how it compares.</summary>
+/// <param name="Label">What the headline time is, such as "fly 10 m" or "30 m".</param>
+/// <param name="Seconds">Headline time in s.</param>
+/// <param name="Speed">Mean speed over the headline stretch in m/s.</param>
+/// <param name="BestSeconds">Best earlier time over the same stretch, same method and start; null when there is none.</param>
+/// <param name="ShareOfBest">Speed as a share of that best, 1 being equal; null when there is none.</param>
+/// <param name="IsNewBest">True when it beats every comparable run before it.</param>
+public sealed record RunMeaning(string Label, double Seconds, double Speed, double? BestSeconds, double? ShareOfBest, bool IsNewBest)
+{
+    /// <summary>Reads a run against the athlete's earlier ones.</summary>
+    /// <param name="run">The run, with at least one mark.</param>
+    /// <param name="earlier">The athlete's earlier runs; those of another method, kind of load or start are passed over.</param>
+    public static RunMeaning Of(LoggedRun run, IEnumerable<LoggedRun> earlier)
+    {
+        var (from, to) = HeadlineStretch(run);
+        var seconds = to.Seconds - from.Seconds;
+        var metres = to.At.Metres - from.At.Metres;
+        var flying = from.Seconds > 0;
+        double? best = null;
+        foreach (var other in earlier)
+        {
+            if (Comparable(run, other) && Time(other, from.At, to.At, flying) is { } time && !(best <= time))
+            {
+                best = time;
+            }
+        }
+
+        var length = Distance.InMetres(metres).To(to.At.Unit);
+        return new(
+            flying ? "fly " + length : to.At.ToString(),
+            seconds,
+            metres / seconds,
+            best,
+            best / seconds,
+            best is { } b && seconds < b - 1e-9);
+    }
+
+    /// <summary>True when two runs may be compared: same timing, same load state, starts at the same distance behind the gate.</summary>
+    /// <param name="a">One run.</param>
+    /// <param name="b">The other.</param>
+    public static bool Comparable(LoggedRun a, LoggedRun b) =>
+        a.Method == b.Method && a.Trigger == b.Trigger
+        && (a.Kind == b.Kind || (a.IsFree && b.IsFree))
+        && Math.Abs(a.StartBehindGateMetres - b.StartBehindGateMetres) <= Bests.SameStartMetres;
+
+    private static (LoggedMark From, LoggedMark To) HeadlineStretch(LoggedRun run)
+    {
+        var last = run.Marks[^1];
+        var first = run.Marks[0];
+        // On a top-speed run two marks far from the start are the two ends of a fly; anything else is read from the start.
+        return run.Kind is WorkKind.MaxVelocity or WorkKind.Assisted && run.Marks.Count == 2 && first.At.Metres >= 10 ? (first, last) : (new(Distance.InMetres(0), 0), last);
+    }
+
+    private static double? Time(LoggedRun run, Distance from, Distance to, bool flying)
+    {
+        double? start = flying ? null : 0, end = null;
+        foreach (var mark in run.Marks)
+        {
+            start = flying && mark.At.Millimetres == from.Millimetres ? mark.Seconds : start;
+            end = mark.At.Millimetres == to.Millimetres ? mark.Seconds : end;
+        }
+
+        return end - start;
+    }
+}
+
+/// <summary>The drop-off of a day's reps against its best.</summary>
+public static class DropOff
+{
+    /// <summary>Share of the day's best speed below which a rep says stop: 95% (common practice, 3 to 5% drop).</summary>
+    public const double UsualStopShare = 0.95;
+
+    /// <summary>Speed of the last rep as a share of the best of the day, 1 or less for a drop; null with fewer than two reps.</summary>
+    /// <param name="seconds">Times over the same stretch in the order run, each above 0.</param>
+    public static double? LastAgainstBest(IReadOnlyList<double> seconds) => seconds.Count < 2 ? null : seconds.Min() / seconds[^1];
+}

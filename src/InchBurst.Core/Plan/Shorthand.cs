@@ -1,0 +1,58 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Units;
+
+namespace InchBurst.Core.Plan;
+
+/// <summary>What a shorthand line may assume.</summary>
+/// <param name="DefaultUnit">Unit of distances written without one.</param>
+/// <param name="Catalogue">Known exercises.</param>
+public sealed record ShorthandContext(DistanceUnit DefaultUnit, ExerciseCatalogue Catalogue)
+{
+    /// <summary>Metres and the exercises that ship with the program.</summary>
+    public static ShorthandContext Metric { get; } = new(DistanceUnit.Metre, ExerciseCatalogue.BuiltIn);
+}
+
+/// <summary>Why a line cannot be read, and where.</summary>
+/// <param name="Start">Place of the first character, from 0.</param>
+/// <param name="Length">Number of characters, 0 when something is missing at that place.</param>
+/// <param name="Message">What is wrong, in a coach's words.</param>
+/// <param name="Suggestion">The nearest word that would be understood, or null.</param>
+public sealed record ShorthandProblem(int Start, int Length, string Message, string? Suggestion = null);
+
+/// <summary>A line read, or the problem that kept it from being read; never both and never neither.</summary>
+/// <param name="Line">The line, or null.</param>
+/// <param name="Problem">The problem, or null.</param>
+public sealed record ShorthandReading(PlanLine? Line, ShorthandProblem? Problem);
+
+/// <summary>Reads one line of session shorthand (grammar in docs/formats.md).</summary>
+public static class Shorthand
+{
+    /// <summary>Longest line taken, in characters.</summary>
+    public const int LongestLine = 400;
+
+    /// <summary>Reads a line. Never throws on what a person may type.</summary>
+    /// <param name="text">The line.</param>
+    /// <param name="context">Default unit and known exercises; null means <see cref="ShorthandContext.Metric"/>.</param>
+    /// <returns>The line with number 0, or the problem with its place.</returns>
+    public static ShorthandReading Read(string text, ShorthandContext? context = null)
+    {
+        if (text.Length > LongestLine)
+        {
+            return new(null, new(LongestLine, text.Length - LongestLine, $"A line may have {LongestLine} characters."));
+        }
+
+        try
+        {
+            return new(new ShorthandReader(text, context ?? ShorthandContext.Metric).Line(), null);
+        }
+        catch (ShorthandException e)
+        {
+            return new(null, e.Problem);
+        }
+    }
+}
+
+internal sealed class ShorthandException(ShorthandProblem problem) : Exception(problem.Message)
+{
+    public ShorthandProblem Problem { get; } = problem;
+}

@@ -1,0 +1,160 @@
+using System.Globalization;
+using System.Text;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Units;
+
+namespace InchBurst.Core.Plan;
+
+/// <summary>Writes a line back as shorthand; reading what was written gives the same line (docs/formats.md).</summary>
+public static class ShorthandPrinter
+{
+    /// <summary>The line in shorthand.</summary>
+    /// <param name="line">The line.</param>
+    /// <param name="catalogue">Known exercises; null means those that ship with the program.</param>
+    public static string Print(PlanLine line, ExerciseCatalogue? catalogue = null)
+    {
+        catalogue ??= ExerciseCatalogue.BuiltIn;
+        var parts = new List<string>();
+        var exercise = catalogue.Find(line.Exercise);
+        if (line.Exercise is { } name)
+        {
+            parts.Add(exercise?.Name == name ? name : $"\"{name}\"");
+        }
+
+        parts.Add(Dose(line));
+        AddIf(parts, line.EachSide, "each side");
+        AddIf(parts, line.Effort is not null, EffortText(line.Effort));
+        AddIf(parts, line.Start is not null, "from " + StartText(line.Start));
+        AddIf(parts, line.Load is not null, LoadText(line.Load));
+        AddIf(parts, line.Gates.Count > 0, "gates " + List(line.Gates));
+        AddIf(parts, line.Through is not null, "through " + line.Through);
+        AddIf(parts, line.Rest is not null, "rest " + RestText(line.Rest));
+        AddIf(parts, line.For.Count > 0, "for " + string.Join(", ", line.For.Select(Who)));
+        AddIf(parts, line.Kind != PlanKinds.Derive(exercise, line.Exercise, line.Shape, line.Effort, line.Load), "as " + line.Kind.Word());
+        AddIf(parts, line.Cue is not null, $"cue \"{line.Cue}\"");
+        return string.Join(' ', parts);
+    }
+
+    /// <summary>Sets, reps and the shape of one rep.</summary>
+    /// <param name="line">The line.</param>
+    public static string Dose(PlanLine line)
+    {
+        var text = new StringBuilder();
+        if (line.Sets > 1)
+        {
+            text.Append(CultureInfo.InvariantCulture, $"{line.Sets} x {line.Reps} x ");
+        }
+        else if (line.Reps > 1)
+        {
+            text.Append(CultureInfo.InvariantCulture, $"{line.Reps} x ");
+        }
+
+        return text.Append(ShapeText(line.Shape)).ToString();
+    }
+
+    /// <summary>The shape of one rep.</summary>
+    /// <param name="shape">The shape.</param>
+    public static string ShapeText(RepShape shape) => shape switch
+    {
+        TimedShape time => Duration(time.Seconds),
+        CountShape count => $"{count.Count} {(count.Passes ? "passes" : "reps")}",
+        RunShape run => string.Join(" + ", run.Segments.Select((s, i) => SegmentText(run, i, s))),
+        _ => throw new ArgumentOutOfRangeException(nameof(shape)),
+    };
+
+    /// <summary>Effort as written after the dose.</summary>
+    /// <param name="effort">The effort, or null for an empty text.</param>
+    public static string EffortText(Effort? effort) => effort switch
+    {
+        null => "",
+        { Word: { } word } => word,
+        { Rising: true } => $"@{Plain(effort.Percents[0])}-{Plain(effort.Percents[1])}%",
+        _ => "@" + string.Join(",", effort.Percents.Select(Plain)) + "%",
+    };
+
+    /// <summary>Rest as written after "rest".</summary>
+    /// <param name="rest">The rest, or null for an empty text.</param>
+    public static string RestText(LineRest? rest) => rest switch
+    {
+        null => "",
+        { WalkBack: true } => "walk-back",
+        { Per: { } per } => Clock(rest.RepSeconds ?? 0) + "/" + per + (rest.SetSeconds is { } s ? "/" + Clock(s) : ""),
+        { SetSeconds: { } sets } => Clock(rest.RepSeconds ?? 0) + "/" + Clock(sets),
+        _ => Clock(rest.RepSeconds ?? 0),
+    };
+
+    /// <summary>Start as written after "from".</summary>
+    /// <param name="start">The start, or null for an empty text.</param>
+    public static string StartText(LineStart? start) => start is null
+        ? ""
+        : ShorthandWords.StartWord(start.Position)
+            + (start.Side is { } side ? " " + side.ToString().ToLowerInvariant() : "")
+            + (start.RunIn is { } run ? " " + run : "");
+
+    /// <summary>Load as written.</summary>
+    /// <param name="load">The load, or null for an empty text.</param>
+    public static string LoadText(LineLoad? load)
+    {
+        if (load is null)
+        {
+            return "";
+        }
+
+        if (load.Kind == LoadKind.Lift)
+        {
+            return Plain(load.Amount) + "% max";
+        }
+
+        var word = load.Kind.ToString().ToLowerInvariant();
+        return load.Unit switch
+        {
+            LoadUnit.None => word,
+            LoadUnit.Light or LoadUnit.Medium or LoadUnit.Heavy => word + " " + load.Unit.ToString().ToLowerInvariant(),
+            LoadUnit.Kilogram => $"{word} {Plain(load.Amount)} kg",
+            LoadUnit.Pound => $"{word} {Plain(load.Amount)} lb",
+            LoadUnit.PercentBodyMass => $"{word} {Plain(load.Amount)}%bm",
+            LoadUnit.PercentSpeed => $"{word} {(load.Amount >= 0 ? "+" : "")}{Plain(load.Amount)}%v",
+            LoadUnit.PercentGrade => $"{word} {Plain(load.Amount)}%",
+            _ => $"{word} {Plain(load.Amount)}deg",
+        };
+    }
+
+    /// <summary>Distances with one unit where they share it: "5,10 yd".</summary>
+    /// <param name="distances">The distances.</param>
+    public static string List(IReadOnlyList<Distance> distances) => distances.Select(d => d.Unit).Distinct().Count() == 1
+        ? string.Join(",", distances.Select(d => Plain(d.Amount))) + " " + distances[0].Symbol
+        : string.Join(",", distances);
+
+    private static string SegmentText(RunShape run, int index, RunSegment segment)
+    {
+        if (segment.Role is SegmentRole.Turn or SegmentRole.Cut)
+        {
+            return ShorthandWords.RoleWord(segment.Role) + " " + Plain(segment.AngleDegrees ?? 180)
+                + (segment.Side is { } side ? " " + side.ToString().ToLowerInvariant() : "");
+        }
+
+        // The unit may stand once, on the last part, only when every part shares it.
+        var shared = run.Segments.All(s => s.Length.Unit == segment.Length.Unit);
+        var last = run.Segments.Skip(index + 1).All(s => s.Role is SegmentRole.Turn or SegmentRole.Cut);
+        return Plain(segment.Length.Amount)
+            + (!shared || last ? " " + segment.Length.Symbol : "")
+            + (segment.Role == SegmentRole.Run ? "" : " " + ShorthandWords.RoleWord(segment.Role));
+    }
+
+    // A name is quoted unless it is a playing group: its words might be read as others.
+    private static string Who(string name) => ShorthandWords.Groups.Contains(name) ? name : $"\"{name}\"";
+
+    private static string Duration(double seconds) => seconds >= 60 && seconds % 60 == 0 ? Plain(seconds / 60) + " min" : Plain(seconds) + " s";
+
+    private static string Clock(double seconds) => seconds == Math.Floor(seconds) ? Figures.Clock(seconds) : Plain(seconds) + " s";
+
+    private static string Plain(double value) => value.ToString("0.####", CultureInfo.InvariantCulture);
+
+    private static void AddIf(List<string> parts, bool when, string text)
+    {
+        if (when)
+        {
+            parts.Add(text);
+        }
+    }
+}

@@ -1,0 +1,118 @@
+using InchBurst.Core.Units;
+
+namespace InchBurst.Core.Plan;
+
+/// <summary>The words of the shorthand and what they stand for; reading and printing share these lists.</summary>
+internal static class ShorthandWords
+{
+    public static readonly string[] Keywords =
+        ["from", "rest", "gates", "through", "each side", "for", "cue", "as", "sled", "chain", "parachute", "band", "vest", "uphill", "downhill", "tow"];
+
+    public static readonly IReadOnlyDictionary<string, DistanceUnit> DistanceUnits = new Dictionary<string, DistanceUnit>(StringComparer.OrdinalIgnoreCase)
+    {
+        ["m"] = DistanceUnit.Metre, ["metre"] = DistanceUnit.Metre, ["metres"] = DistanceUnit.Metre, ["meter"] = DistanceUnit.Metre, ["meters"] = DistanceUnit.Metre,
+        ["yd"] = DistanceUnit.Yard, ["yds"] = DistanceUnit.Yard, ["yard"] = DistanceUnit.Yard, ["yards"] = DistanceUnit.Yard,
+        ["ft"] = DistanceUnit.Foot, ["foot"] = DistanceUnit.Foot, ["feet"] = DistanceUnit.Foot,
+    };
+
+    public static readonly IReadOnlyDictionary<string, double> TimeUnits = new Dictionary<string, double>(StringComparer.OrdinalIgnoreCase)
+    {
+        ["s"] = 1, ["sec"] = 1, ["secs"] = 1, ["second"] = 1, ["seconds"] = 1,
+        ["min"] = 60, ["mins"] = 60, ["minute"] = 60, ["minutes"] = 60,
+    };
+
+    public static readonly string[] CountWords = ["reps", "rep", "times", "contacts", "jumps", "hops", "throws"];
+
+    public static readonly string[] PassWords = ["passes", "pass"];
+
+    public static readonly IReadOnlyDictionary<string, SegmentRole> Roles = new Dictionary<string, SegmentRole>(StringComparer.OrdinalIgnoreCase)
+    {
+        ["run"] = SegmentRole.Run, ["build"] = SegmentRole.Build, ["fly"] = SegmentRole.Fly, ["fast"] = SegmentRole.Fast, ["float"] = SegmentRole.Float,
+        ["slow"] = SegmentRole.Slow, ["up"] = SegmentRole.Up, ["out"] = SegmentRole.Up, ["back"] = SegmentRole.Back, ["jog"] = SegmentRole.Jog, ["walk"] = SegmentRole.Walk,
+    };
+
+    public static readonly IReadOnlyDictionary<string, StartPosition> Starts = new Dictionary<string, StartPosition>(StringComparer.OrdinalIgnoreCase)
+    {
+        ["standing"] = StartPosition.Standing, ["3-point"] = StartPosition.ThreePoint, ["three-point"] = StartPosition.ThreePoint,
+        ["4-point"] = StartPosition.FourPoint, ["four-point"] = StartPosition.FourPoint, ["blocks"] = StartPosition.Blocks, ["falling"] = StartPosition.Falling,
+        ["half-kneeling"] = StartPosition.HalfKneeling, ["kneeling"] = StartPosition.Kneeling, ["prone"] = StartPosition.Prone, ["lateral"] = StartPosition.Lateral,
+        ["moving"] = StartPosition.Moving, ["rolling"] = StartPosition.Moving,
+    };
+
+    public static readonly IReadOnlyDictionary<string, double> EffortWords = new Dictionary<string, double>(StringComparer.OrdinalIgnoreCase)
+    {
+        ["easy"] = 50, ["steady"] = 70, ["brisk"] = 80, ["full"] = 100,
+    };
+
+    public static readonly IReadOnlyDictionary<string, LoadKind> Loads = new Dictionary<string, LoadKind>(StringComparer.OrdinalIgnoreCase)
+    {
+        ["sled"] = LoadKind.Sled, ["chain"] = LoadKind.Chain, ["parachute"] = LoadKind.Parachute, ["band"] = LoadKind.Band, ["vest"] = LoadKind.Vest,
+        ["uphill"] = LoadKind.Uphill, ["downhill"] = LoadKind.Downhill, ["tow"] = LoadKind.Tow, ["towed"] = LoadKind.Tow,
+    };
+
+    public static readonly IReadOnlyDictionary<string, LoadUnit> BandWords = new Dictionary<string, LoadUnit>(StringComparer.OrdinalIgnoreCase)
+    {
+        ["light"] = LoadUnit.Light, ["medium"] = LoadUnit.Medium, ["heavy"] = LoadUnit.Heavy,
+    };
+
+    public static readonly string[] Groups = ["high minutes", "low minutes"];
+
+    public static string StartWord(StartPosition start) => Starts.First(s => s.Value == start).Key;
+
+    public static string RoleWord(SegmentRole role) => role is SegmentRole.Turn or SegmentRole.Cut
+        ? role.ToString().ToLowerInvariant()
+        : Roles.First(r => r.Value == role).Key;
+
+    /// <summary>The nearest of some words within two slips of the keys, or null.</summary>
+    public static string? Nearest(string word, IEnumerable<string> among)
+    {
+        string? best = null;
+        var allowed = word.Length <= 3 ? 1 : 2;
+        var least = allowed + 1;
+        foreach (var candidate in among)
+        {
+            if (Math.Abs(candidate.Length - word.Length) > allowed)
+            {
+                continue;
+            }
+
+            var slips = Slips(word.ToLowerInvariant(), candidate.ToLowerInvariant());
+            if (slips < least && slips < candidate.Length)
+            {
+                (least, best) = (slips, candidate);
+            }
+        }
+
+        return best;
+    }
+
+    /// <summary>Edit distance with neighbouring letters swapped counted once (Damerau 1964, optimal string alignment).</summary>
+    private static int Slips(string a, string b)
+    {
+        var cost = new int[a.Length + 1, b.Length + 1];
+        for (var i = 0; i <= a.Length; i++)
+        {
+            cost[i, 0] = i;
+        }
+
+        for (var j = 0; j <= b.Length; j++)
+        {
+            cost[0, j] = j;
+        }
+
+        for (var i = 1; i <= a.Length; i++)
+        {
+            for (var j = 1; j <= b.Length; j++)
+            {
+                var swap = a[i - 1] == b[j - 1] ? 0 : 1;
+                cost[i, j] = Math.Min(Math.Min(cost[i - 1, j] + 1, cost[i, j - 1] + 1), cost[i - 1, j - 1] + swap);
+                if (i > 1 && j > 1 && a[i - 1] == b[j - 2] && a[i - 2] == b[j - 1])
+                {
+                    cost[i, j] = Math.Min(cost[i, j], cost[i - 2, j - 2] + 1);
+                }
+            }
+        }
+
+        return cost[a.Length, b.Length];
+    }
+}

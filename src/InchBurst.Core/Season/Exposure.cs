@@ -1,0 +1,30 @@
+namespace InchBurst.Core.Season;
+
+/// <summary>An athlete's top-speed clock.</summary>
+/// <param name="Last">Last day a logged stretch reached the share, or null when none has.</param>
+/// <param name="DaysSince">Days since then, or null.</param>
+/// <param name="DueOn">Day by which the next is due, or null when nothing is logged.</param>
+/// <param name="IsDue">True when it is due today or before, or nothing is logged.</param>
+public sealed record TopSpeedClock(DateOnly? Last, int? DaysSince, DateOnly? DueOn, bool IsDue)
+{
+    /// <summary>Share of the athlete's best flying speed that counts as a top-speed exposure.</summary>
+    public const double UsualShare = 0.9;
+
+    /// <summary>Days after which top speed begins to fade (common practice).</summary>
+    public const int UsualDays = 6;
+
+    /// <summary>The clock on a day.</summary>
+    /// <param name="last">Last day the share was reached, or null.</param>
+    /// <param name="today">The day.</param>
+    /// <param name="dueAfterDays">Days until due, 1 to 60.</param>
+    public static TopSpeedClock On(DateOnly? last, DateOnly today, int dueAfterDays = UsualDays)
+    {
+        if (last is not { } day)
+        {
+            return new(null, null, null, true);
+        }
+
+        var since = today.DayNumber - day.DayNumber;
+        return new(day, since, day.AddDays(dueAfterDays), since >= dueAfterDays);
+    }
+}
