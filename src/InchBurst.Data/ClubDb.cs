@@ -1,0 +1,59 @@
+using InchBurst.Data.Entities;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore;
+
+namespace InchBurst.Data;
+
+public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext<AppUser>(options)
+{
+    public DbSet<Club> Clubs => Set<Club>();
+
+    public DbSet<Squad> Squads => Set<Squad>();
+
+    public DbSet<Athlete> Athletes => Set<Athlete>();
+
+    public DbSet<TrainingSession> Sessions => Set<TrainingSession>();
+
+    public DbSet<PlanRevision> PlanRevisions => Set<PlanRevision>();
+
+    public DbSet<Attendance> Attendance => Set<Attendance>();
+
+    public DbSet<Run> Runs => Set<Run>();
+
+    public DbSet<Mark> Marks => Set<Mark>();
+
+    public DbSet<RunCorrection> RunCorrections => Set<RunCorrection>();
+
+    protected override void OnModelCreating(ModelBuilder builder)
+    {
+        base.OnModelCreating(builder);
+        builder.Entity<Athlete>().HasIndex(a => a.SquadId);
+        builder.Entity<TrainingSession>(e =>
+        {
+            e.HasIndex(s => s.Day);
+            e.Property(s => s.Version).IsConcurrencyToken();
+            e.HasQueryFilter(s => s.DeletedAt == null);
+            e.HasMany(s => s.Attendance).WithOne().HasForeignKey(a => a.SessionId);
+        });
+        builder.Entity<PlanRevision>(e =>
+        {
+            e.HasIndex(r => new { r.SessionId, r.Number }).IsUnique();
+            e.HasOne<TrainingSession>().WithMany().HasForeignKey(r => r.SessionId);
+        });
+        builder.Entity<Attendance>().HasKey(a => new { a.SessionId, a.AthleteId });
+        builder.Entity<Run>(e =>
+        {
+            e.HasIndex(r => r.ClientId).IsUnique();
+
+            // A session's board reads by session; an athlete's page by athlete and day; the top-speed clock by athlete and speed.
+            e.HasIndex(r => r.SessionId);
+            e.HasIndex(r => new { r.AthleteId, r.Day });
+            e.HasIndex(r => new { r.AthleteId, r.FlyingSpeed, r.Day }).HasFilter("FlyingSpeed IS NOT NULL AND DeletedAt IS NULL");
+            e.HasQueryFilter(r => r.DeletedAt == null);
+            e.HasOne(r => r.Session).WithMany().HasForeignKey(r => r.SessionId).IsRequired(false);
+            e.HasMany(r => r.Marks).WithOne().HasForeignKey(m => m.RunId);
+        });
+        builder.Entity<Mark>().HasKey(m => new { m.RunId, m.Millimetres });
+        builder.Entity<RunCorrection>().HasIndex(c => c.RunId);
+    }
+}

@@ -1,0 +1,222 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
+using InchBurst.Data.Entities;
+using MathNet.Numerics.Distributions;
+
+namespace InchBurst.Data.Demo;
+
+/// <summary>Makes an invented club: every person, squad and time in it is made up by a seeded generator.</summary>
+public sealed class DemoClub(DateOnly today, int seed = 7)
+{
+    private readonly Random random = new(seed);
+    private readonly List<(Athlete Athlete, SprintSimulation Runner, double Drag)> people = [];
+
+    // Name, height m, mass kg, F0 N/kg, V0 m/s, birth year, sex, position, group, stance.
+    private static readonly (string Name, double Height, double Mass, double F0, double V0, int Born, string Position, PlayingGroup Group)[] FirstTeam =
+    [
+        ("Noor Haddadin", 1.74, 68.4, 7.7, 9.2, 1999, "left wing", PlayingGroup.HighMinutes),
+        ("Ingrid Vasstrand", 1.79, 72.0, 7.9, 9.6, 1998, "right wing", PlayingGroup.HighMinutes),
+        ("Mbali Sithebe", 1.72, 66.5, 8.1, 9.5, 2001, "left wing", PlayingGroup.HighMinutes),
+        ("Yuki Aramori", 1.66, 60.2, 7.6, 9.1, 2000, "centre back", PlayingGroup.HighMinutes),
+        ("Tuva Rekdal", 1.81, 76.3, 7.1, 8.7, 1996, "pivot", PlayingGroup.HighMinutes),
+        ("Lucija Perkovac", 1.77, 73.1, 7.4, 8.9, 1997, "left back", PlayingGroup.HighMinutes),
+        ("Sanna Kivirinta", 1.70, 64.8, 7.5, 9.0, 2002, "right wing", PlayingGroup.HighMinutes),
+        ("Oriane Teklu", 1.75, 69.7, 7.8, 9.3, 2000, "right back", PlayingGroup.HighMinutes),
+        ("Amara Ezeokoli", 1.78, 74.5, 7.9, 9.2, 2003, "left back", PlayingGroup.LowMinutes),
+        ("Camila Andrezzo", 1.68, 63.0, 7.2, 8.8, 2004, "centre back", PlayingGroup.LowMinutes),
+        ("Freja Lindqvard", 1.80, 75.2, 7.0, 8.6, 1999, "goalkeeper", PlayingGroup.LowMinutes),
+        ("Zofia Brzanek", 1.73, 67.9, 7.3, 8.9, 2003, "pivot", PlayingGroup.LowMinutes),
+        ("Dilnoza Karimli", 1.69, 62.4, 7.4, 9.0, 2005, "right back", PlayingGroup.LowMinutes),
+        ("Leilani Faumatu", 1.76, 78.8, 7.6, 8.7, 2001, "pivot", PlayingGroup.LowMinutes),
+    ];
+
+    private static readonly (string Name, double Height, double Mass, double F0, double V0, int Born, AthleteSex Sex)[] Juniors =
+    [
+        ("Elias Norrgaard", 1.71, 57.0, 7.2, 8.9, 2011, AthleteSex.Male),
+        ("Hine Marangatua", 1.63, 52.5, 6.8, 8.3, 2011, AthleteSex.Female),
+        ("Ilse Verhaegden", 1.60, 49.8, 6.6, 8.1, 2012, AthleteSex.Female),
+        ("Ravi Thendral", 1.68, 55.1, 7.0, 8.7, 2011, AthleteSex.Male),
+        ("Mei Longhua", 1.58, 47.3, 6.5, 8.0, 2012, AthleteSex.Female),
+        ("Tomas Okwuri", 1.74, 60.6, 7.4, 9.1, 2010, AthleteSex.Male),
+    ];
+
+    private static readonly string[] Starts =
+    [
+        "raise 4 min easy", "activate 3 min", "mobilise 4 min", "potentiate 3 min", "A-skip 2 x 15 m", "3 x 20 m @70,80,90% rest walk-back",
+        "4 x 10 m from 3-point through 5 m rest 1:00", "3 x 20 m gates 5,10,20 m rest 2:00", "broad jump 3 x 3 reps", "cool-down 5 min",
+    ];
+
+    private static readonly string[] TopSpeed =
+    [
+        "raise 4 min easy", "activate 3 min", "mobilise 4 min", "ankle dribble 2 x 10 m", "A-skip 2 x 15 m", "3 x 30 m @70,80,90% rest walk-back",
+        "3 x 20 build + 10 fly + 20 m slow @100% rest 4:00", "pogo hops 2 x 10 reps", "cool-down 5 min",
+    ];
+
+    private static readonly string[] Test =
+    [
+        "raise 5 min easy", "activate 3 min", "mobilise 4 min", "A-skip 2 x 15 m", "3 x 30 m @70,80,90% rest walk-back",
+        "2 x 40 m @100% from 3-point gates 5,10,20,30,40 m rest 4:00", "cool-down 5 min",
+    ];
+
+    private static readonly string[] JuniorLines =
+    [
+        "raise 6 min easy", "mobilise 4 min", "ankle dribble 2 x 10 m", "A-skip 2 x 15 m", "3 x 20 m @70,80,90% rest walk-back",
+        "4 x 30 m gates 10,20,30 m rest 3:00", "pogo hops 2 x 8 reps", "cool-down 5 min",
+    ];
+
+    /// <summary>Fills an empty database.</summary>
+    public async Task FillAsync(ClubDb db, CancellationToken cancel = default)
+    {
+        db.Clubs.Add(new Club { Name = "Northquay Sports Club", IsDemo = true });
+        var team = new Squad { Name = "Handball first team" };
+        var juniors = new Squad { Name = "Junior sprint group" };
+        db.Squads.AddRange(team, juniors);
+        foreach (var p in FirstTeam)
+        {
+            Join(team, p.Name, p.Height, p.Mass, p.F0, p.V0, p.Born, AthleteSex.Female, p.Position, p.Group);
+        }
+
+        foreach (var p in Juniors)
+        {
+            Join(juniors, p.Name, p.Height, p.Mass, p.F0, p.V0, p.Born, p.Sex, "", PlayingGroup.None);
+        }
+
+        var tuva = people.Single(p => p.Athlete.Name == "Tuva Rekdal").Athlete;
+        (tuva.Availability, tuva.AvailabilityReason, tuva.AvailabilitySaidBy, tuva.AvailabilitySince) = (Availability.Modified, "tight calf, nothing above 90%", "club physiotherapist", today.AddDays(-3));
+        var freja = people.Single(p => p.Athlete.Name == "Freja Lindqvard").Athlete;
+        (freja.Availability, freja.AvailabilityReason, freja.AvailabilitySaidBy, freja.AvailabilitySince) = (Availability.Out, "ankle sprain", "club doctor", today.AddDays(-9));
+        await db.SaveChangesAsync(cancel);
+
+        for (var day = today.AddDays(-84); day < today; day = day.AddDays(1))
+        {
+            var week = (day.DayNumber - today.AddDays(-84).DayNumber) / 7;
+            var hold = day.DayOfWeek switch
+            {
+                DayOfWeek.Tuesday => (team, "Tuesday starts", Starts, false),
+                DayOfWeek.Thursday when week % 3 == 2 => (team, "Thursday test", Test, false),
+                DayOfWeek.Thursday => (team, "Thursday top speed", TopSpeed, false),
+                DayOfWeek.Monday => (juniors, "Junior sprint evening", JuniorLines, week % 2 == 1),
+                DayOfWeek.Saturday => (juniors, "Junior Saturday", JuniorLines, false),
+                _ => default,
+            };
+            if (hold.Item1 is { } squad)
+            {
+                Hold(db, squad, hold.Item2, day, hold.Item3, hold.Item4, week);
+            }
+        }
+
+        var next = Session(team, today.DayOfWeek + " top speed", today, TopSpeed);
+        next.Cue = "Tall hips, step down under you";
+        next.WindowMinutes = 40;
+        db.Sessions.Add(next);
+        await db.SaveChangesAsync(cancel);
+        db.PlanRevisions.AddRange(db.Sessions.Local.Select(s => new PlanRevision { SessionId = s.Id, Number = 0, PlanJson = s.PlanJson, What = "made", By = "demo", At = s.StartedAt ?? today.ToDateTime(default, DateTimeKind.Utc) }));
+        await db.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>A plan from shorthand lines.</summary>
+    public static SessionPlan PlanOf(IEnumerable<string> lines) => lines.Aggregate(SessionPlan.Empty, (plan, text) =>
+    {
+        var line = Shorthand.Read(text).Line ?? throw new InvalidOperationException($"Not shorthand: {text}");
+        return plan.Add(line, ExerciseCatalogue.BuiltIn.Find(line.Exercise)?.Family);
+    });
+
+    private void Join(Squad squad, string name, double height, double mass, double f0, double v0, int born, AthleteSex sex, string position, PlayingGroup group)
+    {
+        var athlete = new Athlete
+        {
+            Name = name, Sex = sex, BirthYear = born, HeightMetres = height, MassKilograms = mass, Position = position, Group = group,
+            Stance = StartStance.ThreePoint, FrontFoot = random.Next(4) == 0 ? FrontFoot.Right : FrontFoot.Left,
+        };
+        squad.Athletes.Add(athlete);
+        people.Add((athlete, new SprintSimulation(f0, v0), new BodyAndAir(mass, height).DragConstant / mass));
+    }
+
+    private static TrainingSession Session(Squad squad, string name, DateOnly day, IEnumerable<string> lines) => new()
+    {
+        Name = name, Day = day, SquadId = squad.Id, Lanes = 2, WindowMinutes = 60, StraightMetres = 60, RunOutMetres = 20, PlanJson = PlanJson.Write(PlanOf(lines)),
+    };
+
+    private void Hold(ClubDb db, Squad squad, string name, DateOnly day, string[] lines, bool byHand, int week)
+    {
+        var session = Session(squad, name, day, lines);
+        session.RanPlanJson = session.PlanJson;
+        session.State = SessionState.Ended;
+        session.StartedAt = day.ToDateTime(new TimeOnly(16, 30), DateTimeKind.Utc);
+        session.EndedAt = session.StartedAt.Value.AddMinutes(58);
+        session.Method = byHand ? TimingMethod.Hand : TimingMethod.Electronic;
+        session.StartBehindGateMetres = !byHand && week % 4 == 3 ? 0.5 : 0;
+        db.Sessions.Add(session);
+
+        var plan = PlanJson.Read(session.PlanJson);
+        var order = 0;
+        foreach (var (athlete, runner, drag) in people.Where(p => p.Athlete.SquadId == squad.Id))
+        {
+            var hurt = athlete.Availability == Availability.Out && day >= athlete.AvailabilitySince;
+            var present = !hurt && random.NextDouble() > 0.12;
+            session.Attendance.Add(new Attendance { AthleteId = athlete.Id, Present = present, Order = ++order });
+            if (!present)
+            {
+                continue;
+            }
+
+            // Form of the day, and a little faster over the season.
+            var form = (1 + (0.0015 * week)) * Normal.Sample(random, 1, 0.006);
+            var today = new SprintSimulation(runner.F0 * form, runner.V0 * form);
+            var at = session.StartedAt.Value.AddMinutes(22).AddSeconds(order * 15);
+            foreach (var line in plan.Lines.Where(l => l.ExpectedMarks.Count > 0 && l.HardestEffort >= 95))
+            {
+                for (var rep = 0; rep < line.TotalReps; rep++)
+                {
+                    at = at.AddMinutes(4);
+                    var tired = 1 - (0.004 * rep);
+                    db.Runs.Add(Simulate(session, athlete, line, new(today.F0 * tired, today.V0 * tired), drag, at));
+                }
+            }
+        }
+    }
+
+    private Run Simulate(TrainingSession session, Athlete athlete, PlanLine line, SprintSimulation runner, double drag, DateTime at)
+    {
+        var behind = session.StartBehindGateMetres;
+        var expected = line.ExpectedMarks;
+        double[] distances = behind > 0 ? [behind, .. expected.Select(d => d.Metres + behind)] : [.. expected.Select(d => d.Metres)];
+        var times = runner.TimesTo(distances, new RunConditions(drag));
+        var first = behind > 0 ? times[0] : 0;
+        var run = new Run
+        {
+            ClientId = NewGuid(), Session = session, AthleteId = athlete.Id, LineId = line.Id, Day = session.Day, FinishedAt = at,
+            Outcome = RunOutcome.Timed, Kind = line.Kind, Effort = line.HardestEffort, Method = session.Method, Trigger = session.Trigger,
+            Start = line.Start?.Position, StartBehindGateMetres = behind, LoggedBy = "demo",
+        };
+        var last = 0.0;
+        for (var i = 0; i < expected.Count; i++)
+        {
+            var clean = times[behind > 0 ? i + 1 : i] - first;
+            var read = session.Method == TimingMethod.Hand
+                ? HandTime.RoundedUp(Math.Max(0.1, clean + Normal.Sample(random, -0.1, 0.07)))
+                : Math.Round(clean + Normal.Sample(random, 0, 0.008), 2);
+            var missing = expected.Count > 2 && i < expected.Count - 1 && random.NextDouble() < 0.03;
+            if (missing || read <= last)
+            {
+                continue;
+            }
+
+            run.Marks.Add(new LoggedMark(expected[i], read).ToMark());
+            last = read;
+        }
+
+        run.FlyingSpeed = run.ToLogged().FastestFlying?.MeanSpeed;
+        return run;
+    }
+
+    private Guid NewGuid()
+    {
+        var bytes = new byte[16];
+        random.NextBytes(bytes);
+        return new Guid(bytes);
+    }
+}

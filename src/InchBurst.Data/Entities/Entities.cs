@@ -1,0 +1,227 @@
+using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+using Microsoft.AspNetCore.Identity;
+
+namespace InchBurst.Data.Entities;
+
+/// <summary>Roles of a club's users.</summary>
+public static class Roles
+{
+    public const string Owner = "owner";
+    public const string Coach = "coach";
+    public const string Timer = "timer";
+    public const string Viewer = "viewer";
+
+    public static IReadOnlyList<string> All { get; } = [Owner, Coach, Timer, Viewer];
+}
+
+public sealed class AppUser : IdentityUser
+{
+    public string DisplayName { get; set; } = "";
+}
+
+/// <summary>The one club of this file.</summary>
+public sealed class Club
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+    public DistanceUnit DistanceUnit { get; set; }
+    public MassReading MassUnit { get; set; }
+    public SpeedReading SpeedUnit { get; set; }
+    public bool IsDemo { get; set; }
+}
+
+public sealed class Squad
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+    public DateTime? RetiredAt { get; set; }
+    public List<Athlete> Athletes { get; } = [];
+}
+
+public enum AthleteSex
+{
+    NotSaid,
+    Female,
+    Male,
+}
+
+public enum PlayingGroup
+{
+    None,
+    HighMinutes,
+    LowMinutes,
+}
+
+public enum StartStance
+{
+    NotSaid,
+    Standing,
+    ThreePoint,
+    FourPoint,
+    Blocks,
+}
+
+public enum FrontFoot
+{
+    NotSaid,
+    Left,
+    Right,
+}
+
+public enum Availability
+{
+    Full,
+    Modified,
+    Out,
+}
+
+public sealed class Athlete
+{
+    public int Id { get; set; }
+    public int SquadId { get; set; }
+    public Squad? Squad { get; set; }
+    public string Name { get; set; } = "";
+    public AthleteSex Sex { get; set; }
+    public int? BirthYear { get; set; }
+    public double? HeightMetres { get; set; }
+    public double? MassKilograms { get; set; }
+    public string Position { get; set; } = "";
+    public PlayingGroup Group { get; set; }
+    public StartStance Stance { get; set; }
+    public FrontFoot FrontFoot { get; set; }
+    public string Notes { get; set; } = "";
+    public Availability Availability { get; set; }
+    public string AvailabilityReason { get; set; } = "";
+    public string AvailabilitySaidBy { get; set; } = "";
+    public DateOnly? AvailabilitySince { get; set; }
+    public DateTime? RetiredAt { get; set; }
+}
+
+public enum SessionState
+{
+    Planned,
+    Running,
+    Ended,
+}
+
+public sealed class TrainingSession
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+    public DateOnly Day { get; set; }
+    public int SquadId { get; set; }
+    public Squad? Squad { get; set; }
+    public int Lanes { get; set; } = 2;
+    public int WindowMinutes { get; set; } = 45;
+    public double StraightMetres { get; set; } = 60;
+    public double RunOutMetres { get; set; } = 20;
+    public string Cue { get; set; } = "";
+    public string PlanJson { get; set; } = "";
+
+    /// <summary>The plan as it was when the session was taken trackside.</summary>
+    public string? RanPlanJson { get; set; }
+
+    public SessionState State { get; set; }
+    public DateTime? StartedAt { get; set; }
+    public DateTime? EndedAt { get; set; }
+
+    /// <summary>Line that is on now, and the athlete called to it; both kept so that every device shows the same place.</summary>
+    public int? CurrentLineId { get; set; }
+
+    public int? CalledAthleteId { get; set; }
+
+    public double StartBehindGateMetres { get; set; }
+    public TimingMethod Method { get; set; }
+    public StartTrigger Trigger { get; set; }
+    public int Revision { get; set; }
+    public DateTime? DeletedAt { get; set; }
+    public List<Attendance> Attendance { get; } = [];
+
+    /// <summary>Changes with every write, so that two editors cannot silently overwrite each other.</summary>
+    public int Version { get; set; }
+}
+
+/// <summary>A version of a plan; undo and redo walk along these.</summary>
+public sealed class PlanRevision
+{
+    public int Id { get; set; }
+    public int SessionId { get; set; }
+    public int Number { get; set; }
+    public string PlanJson { get; set; } = "";
+    public string What { get; set; } = "";
+    public string By { get; set; } = "";
+    public DateTime At { get; set; }
+}
+
+public sealed class Attendance
+{
+    public int SessionId { get; set; }
+    public int AthleteId { get; set; }
+    public Athlete? Athlete { get; set; }
+    public bool Present { get; set; }
+    public int Order { get; set; }
+
+    /// <summary>Why the athlete stopped for today, or null while still going.</summary>
+    public string? DoneReason { get; set; }
+}
+
+public enum RunOutcome
+{
+    Timed,
+    Skipped,
+    NotTimed,
+
+    /// <summary>Run but not counted: the rep is run again.</summary>
+    Again,
+}
+
+public sealed class Run
+{
+    public long Id { get; set; }
+
+    /// <summary>Made by the device that logged it, so that sending twice stores once.</summary>
+    public Guid ClientId { get; set; }
+
+    public int SessionId { get; set; }
+    public TrainingSession? Session { get; set; }
+    public int AthleteId { get; set; }
+    public Athlete? Athlete { get; set; }
+    public int LineId { get; set; }
+    public DateOnly Day { get; set; }
+    public DateTime FinishedAt { get; set; }
+    public RunOutcome Outcome { get; set; }
+    public WorkKind Kind { get; set; }
+    public double Effort { get; set; } = 100;
+    public TimingMethod Method { get; set; }
+    public StartTrigger Trigger { get; set; }
+    public StartPosition? Start { get; set; }
+    public double StartBehindGateMetres { get; set; }
+
+    /// <summary>Mean speed of the fastest flying stretch in m/s, kept so that exposure needs no marks.</summary>
+    public double? FlyingSpeed { get; set; }
+
+    public string LoggedBy { get; set; } = "";
+    public DateTime? DeletedAt { get; set; }
+    public List<Mark> Marks { get; } = [];
+}
+
+public sealed class Mark
+{
+    public long RunId { get; set; }
+    public int Millimetres { get; set; }
+    public double Amount { get; set; }
+    public DistanceUnit Unit { get; set; }
+    public double Seconds { get; set; }
+}
+
+/// <summary>What the marks of a run said before they were corrected.</summary>
+public sealed class RunCorrection
+{
+    public int Id { get; set; }
+    public long RunId { get; set; }
+    public DateTime At { get; set; }
+    public string By { get; set; } = "";
+    public string OldMarks { get; set; } = "";
+}

@@ -1,0 +1,58 @@
+using InchBurst.Data.Entities;
+using Microsoft.EntityFrameworkCore;
+
+namespace InchBurst.Data;
+
+/// <summary>Changes to squads and athletes. Nobody is ever deleted: retiring keeps every run.</summary>
+public sealed class RosterBook(ClubDb db, TimeProvider clock)
+{
+    public async Task<(Squad? Squad, string? Problem)> AddSquadAsync(string? name, CancellationToken cancel = default)
+    {
+        if (await NameProblemAsync(name, 0, cancel) is { } problem)
+        {
+            return (null, problem);
+        }
+
+        var squad = new Squad { Name = name!.Trim() };
+        db.Squads.Add(squad);
+        await db.SaveChangesAsync(cancel);
+        return (squad, null);
+    }
+
+    public async Task<string?> RenameSquadAsync(int id, string? name, CancellationToken cancel = default)
+    {
+        if (await NameProblemAsync(name, id, cancel) is { } problem)
+        {
+            return problem;
+        }
+
+        await db.Squads.Where(s => s.Id == id).ExecuteUpdateAsync(u => u.SetProperty(s => s.Name, name!.Trim()), cancel);
+        return null;
+    }
+
+    public Task RetireSquadAsync(int id, bool retired, CancellationToken cancel = default) =>
+        db.Squads.Where(s => s.Id == id).ExecuteUpdateAsync(u => u.SetProperty(s => s.RetiredAt, retired ? clock.GetUtcNow().UtcDateTime : null), cancel);
+
+    public Task<Athlete?> FindAsync(int id, CancellationToken cancel = default) => db.Athletes.Include(a => a.Squad).SingleOrDefaultAsync(a => a.Id == id, cancel);
+
+    public async Task SaveAsync(Athlete athlete, CancellationToken cancel = default)
+    {
+        if (athlete.Id == 0)
+        {
+            db.Athletes.Add(athlete);
+        }
+
+        await db.SaveChangesAsync(cancel);
+    }
+
+    public Task RetireAsync(int id, bool retired, CancellationToken cancel = default) =>
+        db.Athletes.Where(a => a.Id == id).ExecuteUpdateAsync(u => u.SetProperty(a => a.RetiredAt, retired ? clock.GetUtcNow().UtcDateTime : null), cancel);
+
+    private async Task<string?> NameProblemAsync(string? name, int id, CancellationToken cancel) => name?.Trim() switch
+    {
+        null or "" => "Give the squad a name.",
+        { Length: > 80 } => "A squad's name has at most 80 characters.",
+        var trimmed when await db.Squads.AnyAsync(s => s.Id != id && s.Name == trimmed, cancel) => "There is a squad of that name already.",
+        _ => null,
+    };
+}

@@ -1,0 +1,110 @@
+using InchBurst.Core.Plan;
+using InchBurst.Data.Entities;
+using Microsoft.EntityFrameworkCore;
+
+namespace InchBurst.Data;
+
+/// <summary>A session with its plan read.</summary>
+public sealed record PlannedSession(TrainingSession Session, SessionPlan Plan, bool CanUndo, bool CanRedo);
+
+/// <summary>Sessions and the history of their plans.</summary>
+public sealed class SessionBook(ClubDb db, TimeProvider clock)
+{
+    public async Task<PlannedSession?> FindAsync(int id, CancellationToken cancel = default)
+    {
+        var session = await db.Sessions.Include(s => s.Squad).SingleOrDefaultAsync(s => s.Id == id, cancel);
+        return session is null ? null : await WithPlanAsync(session, cancel);
+    }
+
+    public Task<TrainingSession?> OnDayAsync(DateOnly day, int squadId, CancellationToken cancel = default) =>
+        db.Sessions.AsNoTracking().Include(s => s.Squad).Where(s => s.Day == day && s.SquadId == squadId).OrderBy(s => s.Id).FirstOrDefaultAsync(cancel);
+
+    public Task<List<TrainingSession>> ListAsync(DateOnly from, DateOnly to, CancellationToken cancel = default) =>
+        db.Sessions.AsNoTracking().Include(s => s.Squad).Where(s => s.Day >= from && s.Day <= to).OrderByDescending(s => s.Day).ThenBy(s => s.Id).ToListAsync(cancel);
+
+    /// <summary>The squad's latest session, whose lanes and straight are the first guess for the next.</summary>
+    public Task<TrainingSession?> LastOfAsync(int squadId, CancellationToken cancel = default) =>
+        db.Sessions.AsNoTracking().Where(s => s.SquadId == squadId).OrderByDescending(s => s.Day).ThenByDescending(s => s.Id).FirstOrDefaultAsync(cancel);
+
+    public Task<TrainingSession?> RemovedAsync(int id, CancellationToken cancel = default) =>
+        db.Sessions.IgnoreQueryFilters().AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt != null, cancel);
+
+    public async Task<TrainingSession> CreateAsync(TrainingSession session, SessionPlan plan, string by, CancellationToken cancel = default)
+    {
+        session.PlanJson = PlanJson.Write(plan);
+        db.Sessions.Add(session);
+        await db.SaveChangesAsync(cancel);
+        db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = 0, PlanJson = session.PlanJson, What = "made", By = by, At = clock.GetUtcNow().UtcDateTime });
+        await db.SaveChangesAsync(cancel);
+        return session;
+    }
+
+    /// <summary>Stores a new version of the plan; versions that were undone before it are dropped.</summary>
+    public async Task<PlannedSession> ChangeAsync(PlannedSession planned, SessionPlan plan, string what, string by, CancellationToken cancel = default)
+    {
+        var session = planned.Session;
+        await db.PlanRevisions.Where(r => r.SessionId == session.Id && r.Number > session.Revision).ExecuteDeleteAsync(cancel);
+        session.Revision++;
+        session.Version++;
+        SetPlan(session, PlanJson.Write(plan));
+        db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = session.Revision, PlanJson = session.PlanJson, What = what, By = by, At = clock.GetUtcNow().UtcDateTime });
+        await db.SaveChangesAsync(cancel);
+        return await WithPlanAsync(session, cancel);
+    }
+
+    /// <summary>Steps back or forward along the plan's versions; unchanged at either end.</summary>
+    public async Task<PlannedSession> StepAsync(PlannedSession planned, int step, CancellationToken cancel = default)
+    {
+        var session = planned.Session;
+        var target = await db.PlanRevisions.SingleOrDefaultAsync(r => r.SessionId == session.Id && r.Number == session.Revision + step, cancel);
+        if (target is not null)
+        {
+            session.Revision = target.Number;
+            SetPlan(session, target.PlanJson);
+            session.Version++;
+            await db.SaveChangesAsync(cancel);
+        }
+
+        return await WithPlanAsync(session, cancel);
+    }
+
+    public async Task SaveAsync(TrainingSession session, CancellationToken cancel = default)
+    {
+        session.Version++;
+        await db.SaveChangesAsync(cancel);
+    }
+
+    public async Task DeleteAsync(TrainingSession session, CancellationToken cancel = default)
+    {
+        session.DeletedAt = clock.GetUtcNow().UtcDateTime;
+        await SaveAsync(session, cancel);
+    }
+
+    public async Task<TrainingSession?> BringBackAsync(int id, CancellationToken cancel = default)
+    {
+        var session = await db.Sessions.IgnoreQueryFilters().SingleOrDefaultAsync(s => s.Id == id, cancel);
+        if (session is not null)
+        {
+            session.DeletedAt = null;
+            await SaveAsync(session, cancel);
+        }
+
+        return session;
+    }
+
+    // A session that is running follows its plan; one that has ended keeps the plan as it was run.
+    private static void SetPlan(TrainingSession session, string json)
+    {
+        session.PlanJson = json;
+        if (session.State == SessionState.Running)
+        {
+            session.RanPlanJson = json;
+        }
+    }
+
+    private async Task<PlannedSession> WithPlanAsync(TrainingSession session, CancellationToken cancel) => new(
+        session,
+        PlanJson.Read(session.PlanJson),
+        session.Revision > 0,
+        await db.PlanRevisions.AnyAsync(r => r.SessionId == session.Id && r.Number == session.Revision + 1, cancel));
+}

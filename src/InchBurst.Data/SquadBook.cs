@@ -1,0 +1,120 @@
+using System.Collections.Concurrent;
+using InchBurst.Core.Log;
+using InchBurst.Core.Season;
+using InchBurst.Core.Sprint;
+using InchBurst.Data.Entities;
+using Microsoft.EntityFrameworkCore;
+
+namespace InchBurst.Data;
+
+/// <summary>The curve that stands for an athlete now, and the run it came from.</summary>
+public sealed record AthleteCurve(SprintFitted Fit, DateOnly Day);
+
+/// <summary>Remembers each athlete's curve until a new run is stored, because every edit of a plan asks for the whole squad's.</summary>
+public sealed class CurveShelf
+{
+    private readonly ConcurrentDictionary<int, AthleteCurve?> curves = new();
+
+    public bool TryGet(int athleteId, out AthleteCurve? curve) => curves.TryGetValue(athleteId, out curve);
+
+    public void Put(int athleteId, AthleteCurve? curve) => curves[athleteId] = curve;
+
+    public void Forget(int athleteId) => curves.TryRemove(athleteId, out _);
+
+    public void Clear() => curves.Clear();
+}
+
+/// <summary>An athlete with the top-speed clock and the best flying speed.</summary>
+public sealed record AthleteRow(Athlete Athlete, TopSpeedClock Clock, double? BestSpeed);
+
+/// <summary>Squads and athletes.</summary>
+public sealed class SquadBook(ClubDb db, CurveShelf shelf)
+{
+    public Task<Club> ClubAsync(CancellationToken cancel = default) => db.Clubs.SingleAsync(cancel);
+
+    public Task<Club?> ClubOrNullAsync(CancellationToken cancel = default) => db.Clubs.AsNoTracking().SingleOrDefaultAsync(cancel);
+
+    public Task<List<Squad>> SquadsAsync(bool retiredToo = false, CancellationToken cancel = default) =>
+        db.Squads.Where(s => retiredToo || s.RetiredAt == null).OrderBy(s => s.Id).ToListAsync(cancel);
+
+    public Task<List<Athlete>> AthletesAsync(int squadId, bool retiredToo = false, CancellationToken cancel = default) =>
+        db.Athletes.Where(a => a.SquadId == squadId && (retiredToo || a.RetiredAt == null)).OrderBy(a => a.Name).ToListAsync(cancel);
+
+    /// <summary>Athletes of a squad with the days since each last ran near own top speed.</summary>
+    public async Task<List<AthleteRow>> RowsAsync(int squadId, DateOnly today, CancellationToken cancel = default)
+    {
+        var athletes = await db.Athletes.AsNoTracking().Where(a => a.SquadId == squadId && a.RetiredAt == null).OrderBy(a => a.Name).ToListAsync(cancel);
+        var rows = new List<AthleteRow>(athletes.Count);
+        foreach (var athlete in athletes)
+        {
+            rows.Add(await RowAsync(athlete, today, cancel));
+        }
+
+        return rows;
+    }
+
+    public async Task<AthleteRow> RowAsync(Athlete athlete, DateOnly today, CancellationToken cancel = default)
+    {
+        var flying = db.Runs.Where(r => r.AthleteId == athlete.Id && r.FlyingSpeed != null);
+        var best = await flying.MaxAsync(r => r.FlyingSpeed, cancel);
+        DateOnly? last = null;
+        if (best is { } speed)
+        {
+            var near = speed * TopSpeedClock.UsualShare;
+            last = await flying.Where(r => r.FlyingSpeed >= near).MaxAsync(r => (DateOnly?)r.Day, cancel);
+        }
+
+        return new(athlete, TopSpeedClock.On(last, today), best);
+    }
+
+    public async Task<List<LoggedRun>> RunsAsync(int athleteId, CancellationToken cancel = default)
+    {
+        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks)
+            .Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed)
+            .OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt).ToListAsync(cancel);
+        return [.. runs.Select(r => r.ToLogged())];
+    }
+
+    /// <summary>The athlete's curve: the fastest recent free run whose gates can carry a fit, or null.</summary>
+    public async Task<AthleteCurve?> CurveAsync(int athleteId, CancellationToken cancel = default)
+    {
+        if (shelf.TryGet(athleteId, out var known))
+        {
+            return known;
+        }
+
+        var candidates = await db.Runs.AsNoTracking().Include(r => r.Marks)
+            .Where(r => r.AthleteId == athleteId && r.FlyingSpeed != null && r.Kind != Core.Plan.WorkKind.Resisted && r.Marks.Count >= 3)
+            .OrderByDescending(r => r.Day).Take(12).ToListAsync(cancel);
+        AthleteCurve? curve = null;
+        foreach (var run in candidates.OrderByDescending(r => r.Marks.Max(m => m.Millimetres)).ThenByDescending(r => r.FlyingSpeed))
+        {
+            var logged = run.ToLogged();
+            if (SprintFit.Fit(logged.Gates, logged.FitAssumptions).Fitted is { } fit)
+            {
+                curve = new(fit, run.Day);
+                break;
+            }
+        }
+
+        shelf.Put(athleteId, curve);
+        return curve;
+    }
+
+    /// <summary>The curve of a typical athlete: the median top speed and time constant of those who have one, or the usual pace.</summary>
+    public async Task<SprintCurve> PaceAsync(IEnumerable<int> athleteIds, CancellationToken cancel = default)
+    {
+        var curves = new List<SprintCurve>();
+        foreach (var id in athleteIds)
+        {
+            if (await CurveAsync(id, cancel) is { } curve)
+            {
+                curves.Add(curve.Fit.Curve);
+            }
+        }
+
+        return curves.Count == 0 ? Core.Plan.ClockSetting.UsualPace : new(Median(curves.Select(c => c.Mss)), Median(curves.Select(c => c.Tau)));
+    }
+
+    private static double Median(IEnumerable<double> values) => MathNet.Numerics.Statistics.Statistics.Median(values);
+}

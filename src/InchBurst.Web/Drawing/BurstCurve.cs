@@ -1,0 +1,124 @@
+using System.Globalization;
+using System.Text;
+using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
+
+namespace InchBurst.Web.Drawing;
+
+/// <summary>A share of top speed marked on the curve.</summary>
+public sealed record CurveMark(double X, double Y, string Label, string Metres, double TagX);
+
+/// <summary>Speed against distance for one run: measured means as steps, the fitted curve and its range through them.</summary>
+public sealed record BurstCurve(
+    double Width, double Height, double PlotLeft, double PlotRight, double PlotTop, double PlotBottom,
+    IReadOnlyList<(double X, double Width, double Y)> Steps,
+    string? CurvePath, string? BandPath, double? TopY, string? TopText,
+    IReadOnlyList<CurveMark> Marks,
+    IReadOnlyList<(double Y, string Text)> SpeedTicks,
+    IReadOnlyList<(double X, string Text, bool Strong)> DistanceTicks,
+    IReadOnlyList<(double X, double Width, string Text, string Fill, bool Dark)> Phases)
+{
+    private const double Gutter = 62;
+
+    /// <summary>Draws a run; the fit may be missing.</summary>
+    public static BurstCurve Draw(IReadOnlyList<GateTime> gates, SprintFitted? fit, double width, double height, SpeedReading reading, DistanceUnit unit)
+    {
+        var segments = Splits.Segments(gates);
+        var far = gates.Count > 0 ? gates[^1].Metres : 40;
+        var fastest = Math.Max(segments.Count > 0 ? segments.Max(s => s.MeanSpeed) : 0, fit is null ? 0 : fit.Curve.Mss + (fit.Range90(fit.MssError) ?? 0));
+        var unitsPerSpeed = Figures.SpeedIn(1, reading);
+        var speedStep = reading == SpeedReading.MetresPerSecond ? 2 : 5;
+        var topUnits = Math.Ceiling(((Math.Min(fastest, 15) * unitsPerSpeed) + (speedStep * 0.35)) / speedStep) * speedStep;
+        var (left, right, top, bottom) = (Gutter, width - 2, 14.0, height - 82);
+        double X(double metres) => left + ((right - left) * metres / far);
+        double Y(double speed) => bottom - ((bottom - top) * Math.Min(speed * unitsPerSpeed, topUnits) / topUnits);
+
+        var strong = gates.Select(g => g.Metres).ToArray();
+        var perUnit = new Distance(1, unit).Metres;
+        var step = far / perUnit > 60 ? 10 : 5;
+        var ticks = new List<(double, string, bool)> { (X(0), "0", true) };
+        foreach (var gate in strong)
+        {
+            ticks.Add((X(gate), Figures.Number(gate / perUnit, 1), true));
+        }
+
+        for (var m = step; m * perUnit < far; m += step)
+        {
+            if (strong.All(g => Math.Abs(X(g) - X(m * perUnit)) > 26))
+            {
+                ticks.Add((X(m * perUnit), m.ToString(CultureInfo.InvariantCulture), false));
+            }
+        }
+
+        string? curvePath = null, band = null, topText = null;
+        double? topY = null;
+        var marks = new List<CurveMark>();
+        var phases = new List<(double, double, string, string, bool)>();
+        if (fit is not null)
+        {
+            var f = fit.StartBehindGateMetres;
+            var line = new StringBuilder();
+            var upper = new StringBuilder();
+            var lower = new List<string>();
+            for (var i = 0; i <= 120; i++)
+            {
+                var metres = far * Math.Pow(i / 120.0, 1.6);
+                var t = fit.Curve.TimeTo(metres + f);
+                var v = fit.Curve.SpeedAt(t);
+                line.Append(CultureInfo.InvariantCulture, $"{(i == 0 ? 'M' : 'L')}{X(metres):0.#} {Y(v):0.#}");
+                if (fit.Range90(fit.SpeedErrorAt(t)) is { } range)
+                {
+                    upper.Append(CultureInfo.InvariantCulture, $"{(i == 0 ? 'M' : 'L')}{X(metres):0.#} {Y(v + range):0.#}");
+                    lower.Add(string.Create(CultureInfo.InvariantCulture, $"L{X(metres):0.#} {Y(Math.Max(0, v - range)):0.#}"));
+                }
+            }
+
+            curvePath = line.ToString();
+            lower.Reverse();
+            band = lower.Count > 0 ? upper + string.Concat(lower) + "Z" : null;
+            topY = Y(fit.Curve.Mss);
+            topText = Figures.SpeedNumber(fit.Curve.Mss, reading);
+            double previousTag = double.MinValue;
+            foreach (var share in new[] { 0.90, 0.95 })
+            {
+                var metres = fit.Curve.DistanceAtShare(share) - f;
+                if (metres > 0 && metres <= far)
+                {
+                    var tag = Math.Min(Math.Max(X(metres), previousTag + 100), right - 94);
+                    previousTag = tag;
+                    marks.Add(new(X(metres), Y(fit.Curve.Mss * share), $"{share * 100:0}% reached", Distance.InMetres(metres).To(unit) is var d ? Figures.Exact(d.Amount, 1) + " " + d.Symbol : "", tag));
+                }
+            }
+
+            AddPhases(phases, fit, f, far, X);
+        }
+
+        return new(
+            width, height, left, right, top, bottom,
+            [.. segments.Select(s => (X(s.FromMetres), X(s.ToMetres) - X(s.FromMetres), Y(s.MeanSpeed)))],
+            curvePath, band, topY, topText, marks,
+            [.. Enumerable.Range(0, (int)(topUnits / speedStep) + 1).Select(i => (bottom - ((bottom - top) * i * speedStep / topUnits), (i * speedStep).ToString(CultureInfo.InvariantCulture)))],
+            ticks, phases);
+    }
+
+    // Drive until 80% of top speed, rise until 95%, upright from there (common practice).
+    private static void AddPhases(List<(double, double, string, string, bool)> phases, SprintFitted fit, double behind, double far, Func<double, double> x)
+    {
+        var from = 0.0;
+        foreach (var (share, name, fill, dark) in new[]
+        {
+            (0.80, "drive", KindLook.Of(Core.Plan.WorkKind.Acceleration).Light, false),
+            (0.95, "rise", KindLook.Of(Core.Plan.WorkKind.MaxVelocity).Light, false),
+            (1.0, "upright", KindLook.Of(Core.Plan.WorkKind.MaxVelocity).Solid, true),
+        })
+        {
+            var to = share < 1 ? Math.Clamp(fit.Curve.DistanceAtShare(share) - behind, from, far) : far;
+            if (to - from > 0.2)
+            {
+                var text = $"{name} {Figures.Number(from)}–{Figures.Number(to)} m";
+                phases.Add((x(from), x(to) - x(from), x(to) - x(from) > text.Length * 7 ? text : x(to) - x(from) > 44 ? name : "", fill, dark));
+                from = to;
+            }
+        }
+    }
+}

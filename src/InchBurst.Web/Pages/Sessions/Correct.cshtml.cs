@@ -1,0 +1,62 @@
+using System.Globalization;
+using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+using InchBurst.Data;
+using InchBurst.Data.Entities;
+using InchBurst.Web.Support;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace InchBurst.Web.Pages.Sessions;
+
+public sealed class CorrectModel(TracksideBook book, Desk desk) : PageModel
+{
+    public Run Run { get; private set; } = null!;
+
+    public IReadOnlyList<Distance> Marks { get; private set; } = [];
+
+    public IReadOnlyList<string> Texts { get; private set; } = [];
+
+    public IReadOnlyList<MarkDoubt> Doubts { get; private set; } = [];
+
+    public IReadOnlyList<RunCorrection> History { get; private set; } = [];
+
+    public async Task<IActionResult> OnGetAsync(int id, long run) => await FindAsync(id, run) ? Page() : NotFound();
+
+    public async Task<IActionResult> OnPostAsync(int id, long run, string[] mark, bool overrule = false)
+    {
+        if (!await FindAsync(id, run))
+        {
+            return NotFound();
+        }
+
+        Texts = [.. Marks.Select((_, i) => i < mark.Length ? mark[i] ?? "" : "")];
+        var reading = MarkEntry.Read(Texts, Marks, new(Run.Kind, Run.StartBehindGateMetres));
+        if (reading.IsRefused || (!reading.IsClean && !overrule))
+        {
+            Doubts = reading.Doubts;
+            return Page();
+        }
+
+        await book.CorrectAsync(Run, reading.Marks, desk.Who);
+        return Redirect($"/Sessions/{id}/Trackside");
+    }
+
+    private async Task<bool> FindAsync(int id, long runId)
+    {
+        if (await book.LoadAsync(id) is not { } live || live.Runs.FirstOrDefault(r => r.Id == runId) is not { } run)
+        {
+            return false;
+        }
+
+        Run = run;
+        run.Athlete = live.Attendance.First(a => a.AthleteId == run.AthleteId).Athlete;
+        var planned = live.Plan.Line(run.LineId)?.ExpectedMarks ?? [];
+        var known = run.Marks.Select(m => new Distance(m.Amount, m.Unit));
+        Marks = [.. planned.Concat(known).DistinctBy(d => d.Millimetres).OrderBy(d => d.Millimetres)];
+        Texts = [.. Marks.Select(m => run.Marks.FirstOrDefault(k => k.Millimetres == m.Millimetres) is { } mark ? mark.Seconds.ToString("0.00##", CultureInfo.InvariantCulture) : "")];
+        History = await book.CorrectionsAsync(runId);
+        return true;
+    }
+}

@@ -1,0 +1,52 @@
+using System.ComponentModel.DataAnnotations;
+using InchBurst.Core.Units;
+using InchBurst.Data.Entities;
+
+namespace InchBurst.Web.Pages.Sessions;
+
+/// <summary>What is set for a whole session; lengths in the club's unit.</summary>
+public sealed class SessionInput
+{
+    [Required(ErrorMessage = "Give the session a name."), StringLength(80, ErrorMessage = "At most 80 characters.")]
+    public string Name { get; set; } = "";
+
+    [Required(ErrorMessage = "Which day?")]
+    public DateOnly? Day { get; set; }
+
+    [Required(ErrorMessage = "Which squad?")]
+    public int? SquadId { get; set; }
+
+    [Required(ErrorMessage = "How many lanes?"), Range(1, 20, ErrorMessage = "From 1 to 20 lanes.")]
+    public int? Lanes { get; set; } = 2;
+
+    [Required(ErrorMessage = "How many minutes?"), Range(5, 240, ErrorMessage = "From 5 to 240 minutes.")]
+    public int? WindowMinutes { get; set; } = 45;
+
+    [Required(ErrorMessage = "How long is the straight?"), Range(5, 500, ErrorMessage = "From 5 to 500.")]
+    public double? Straight { get; set; }
+
+    [Required(ErrorMessage = "How much room to stop?"), Range(0, 200, ErrorMessage = "From 0 to 200.")]
+    public double? RunOut { get; set; }
+
+    [StringLength(120, ErrorMessage = "At most 120 characters.")]
+    public string? Cue { get; set; }
+
+    public static SessionInput From(TrainingSession s, DistanceUnit unit) => new()
+    {
+        Name = s.Name, Day = s.Day, SquadId = s.SquadId, Lanes = s.Lanes, WindowMinutes = s.WindowMinutes, Cue = s.Cue,
+        Straight = Math.Round(Distance.InMetres(s.StraightMetres).To(unit).Amount, 2),
+        RunOut = Math.Round(Distance.InMetres(s.RunOutMetres).To(unit).Amount, 2),
+    };
+
+    public void Into(TrainingSession s, DistanceUnit unit)
+    {
+        s.Name = Name.Trim();
+        s.Day = Day!.Value;
+        s.SquadId = SquadId!.Value;
+        s.Lanes = Lanes!.Value;
+        s.WindowMinutes = WindowMinutes!.Value;
+        s.StraightMetres = new Distance(Straight!.Value, unit).Metres;
+        s.RunOutMetres = new Distance(RunOut!.Value, unit).Metres;
+        s.Cue = Cue?.Trim() ?? "";
+    }
+}

@@ -1,0 +1,62 @@
+using System.ComponentModel.DataAnnotations;
+using InchBurst.Core.Units;
+using InchBurst.Data;
+using InchBurst.Web.Support;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace InchBurst.Web.Pages.Settings;
+
+public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options, TimeProvider clock) : PageModel
+{
+    public sealed class ClubInput
+    {
+        [Required(ErrorMessage = "What is the club called?"), StringLength(80, ErrorMessage = "At most 80 characters.")]
+        public string Name { get; set; } = "";
+
+        public DistanceUnit DistanceUnit { get; set; }
+
+        public SpeedReading SpeedUnit { get; set; }
+
+        public MassReading MassUnit { get; set; }
+    }
+
+    [BindProperty]
+    public ClubInput Input { get; set; } = new();
+
+    public bool Saved { get; private set; }
+
+    public string Folder => options.DataFolder;
+
+    public string? CopiedTo { get; private set; }
+
+    public async Task OnGetAsync(bool saved = false)
+    {
+        var club = await squads.ClubAsync();
+        Input = new() { Name = club.Name, DistanceUnit = club.DistanceUnit, SpeedUnit = club.SpeedUnit, MassUnit = club.MassUnit };
+        Saved = saved;
+    }
+
+    public async Task<IActionResult> OnPostAsync()
+    {
+        if (!ModelState.IsValid)
+        {
+            return Page();
+        }
+
+        var club = await squads.ClubAsync();
+        (club.Name, club.DistanceUnit, club.SpeedUnit, club.MassUnit) = (Input.Name.Trim(), Input.DistanceUnit, Input.SpeedUnit, Input.MassUnit);
+        await db.SaveChangesAsync();
+        return Redirect("/Settings?saved=true");
+    }
+
+    public async Task OnPostCopyAsync()
+    {
+        var folder = Directory.CreateDirectory(Path.Combine(options.DataFolder, "copies"));
+        var path = Path.Combine(folder.FullName, $"club-{clock.GetUtcNow():yyyyMMdd-HHmmss-fff}.db");
+        await ClubFile.CopyAsync(db, path);
+        ModelState.Clear();
+        await OnGetAsync();
+        CopiedTo = path;
+    }
+}

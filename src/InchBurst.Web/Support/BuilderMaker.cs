@@ -1,0 +1,216 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Check;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
+using InchBurst.Data;
+using InchBurst.Data.Entities;
+using InchBurst.Web.Drawing;
+
+namespace InchBurst.Web.Support;
+
+/// <summary>A line as a row of the builder.</summary>
+public sealed record BuilderRow(PlanLine Line, string Name, string Said, string Print, string Metres, string Time, string Reaches);
+
+/// <summary>A block as the builder shows it.</summary>
+public sealed record BuilderBlock(PlanBlock Block, int Number, IReadOnlyList<BuilderRow> Rows, string Time);
+
+/// <summary>A typed text with its problem, kept in its field.</summary>
+public sealed record TypedLine(string Text, ShorthandProblem? Problem);
+
+/// <summary>How a typed line reads, in words.</summary>
+public sealed record LineReading(PlanLine? Line, string Text, ShorthandProblem? Problem, IReadOnlyList<string> Words, string Adds, bool OwnName);
+
+/// <summary>Everything the builder draws.</summary>
+public sealed record BuilderView(
+    PlannedSession Planned,
+    Club Club,
+    IReadOnlyList<Athlete> Athletes,
+    SessionTimeline Timeline,
+    SessionStrip Strip,
+    IReadOnlyList<BuilderBlock> Blocks,
+    LineVolume Total,
+    double HardSeconds,
+    IReadOnlyList<Finding> Findings,
+    int? SelectedLine,
+    LaneDrawing? Lane,
+    TypedLine Typed,
+    TypedLine? Edited,
+    string? Toast)
+{
+    public TrainingSession Session => Planned.Session;
+
+    public double WindowSeconds => Session.WindowMinutes * 60;
+
+    public bool IsOver => Timeline.TotalSeconds > WindowSeconds + 0.5;
+
+    public int Expected => Athletes.Count(a => a.Availability != Availability.Out);
+}
+
+/// <summary>Puts the builder's picture together from queries and the core.</summary>
+public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue catalogue)
+{
+    private const double StripWidth = 1232;
+    private const double StripHeight = 156;
+
+    public async Task<ShorthandContext> ContextAsync() => new((await desk.ClubAsync()).DistanceUnit, catalogue);
+
+    public string? FamilyOf(PlanLine line) => catalogue.Find(line.Exercise)?.Family;
+
+    public async Task<(ClockSetting Setting, SprintCurve Pace, List<Athlete> Athletes)> SettingAsync(TrainingSession session)
+    {
+        var athletes = await squads.AthletesAsync(session.SquadId);
+        var expected = athletes.Where(a => a.Availability != Availability.Out).ToList();
+        var pace = await squads.PaceAsync(expected.Select(a => a.Id));
+        int For(PlanLine line) => line.For.Count == 0 ? expected.Count : Math.Max(1, expected.Count(a => IsFor(line, a)));
+        return (new(Math.Max(1, expected.Count), session.Lanes, pace, catalogue, AthletesFor: For), pace, athletes);
+    }
+
+    /// <summary>True when a line is for an athlete: by group, by name or for everyone.</summary>
+    public static bool IsFor(PlanLine line, Athlete athlete) => line.For.Count == 0 || line.For.Any(f =>
+        (f == "high minutes" && athlete.Group == PlayingGroup.HighMinutes)
+        || (f == "low minutes" && athlete.Group == PlayingGroup.LowMinutes)
+        || athlete.Name.Equals(f, StringComparison.OrdinalIgnoreCase)
+        || athlete.Name.StartsWith(f + " ", StringComparison.OrdinalIgnoreCase));
+
+    public async Task<BuilderView> MakeAsync(PlannedSession planned, int? selected, TypedLine? typed = null, TypedLine? edited = null, string? toast = null)
+    {
+        var session = planned.Session;
+        var plan = planned.Plan;
+        var club = await desk.ClubAsync();
+        var (setting, pace, athletes) = await SettingAsync(session);
+        var timeline = SessionClock.Lay(plan, setting);
+        var curves = new List<SprintCurve>();
+        foreach (var athlete in athletes)
+        {
+            if (await squads.CurveAsync(athlete.Id) is { } curve)
+            {
+                curves.Add(curve.Fit.Curve);
+            }
+        }
+
+        selected = selected is { } id && plan.Line(id) is not null ? id : null;
+        var blocks = plan.Blocks.Select((b, i) => new BuilderBlock(
+            b, i + 1, [.. b.Lines.Select(l => Row(l, b, timeline, pace, curves))],
+            Figures.Clock(timeline.Items.Where(t => t.BlockId == b.Id).Sum(t => t.Seconds) + ((b.Rounds - 1) * (b.RoundRestSeconds ?? 0))))).ToList();
+        var selectedBlock = selected is { } s ? plan.BlockOf(s)?.Id : null;
+        var shown = selected is { } chosen ? plan.Line(chosen) : plan.Lines.FirstOrDefault(l => l.Shape is RunShape && l.Kind.IsSprint());
+        var restrictions = athletes.Where(a => a.Availability != Availability.Full).Select(a => new Restriction(a.Name, a.Availability == Availability.Out, a.AvailabilityReason)).ToList();
+        return new(
+            planned, club, athletes, timeline,
+            SessionStrip.Draw(plan, timeline, session.WindowMinutes * 60, StripWidth, StripHeight, selectedBlock),
+            blocks,
+            Volume.Of(plan, pace, catalogue),
+            timeline.Items.Where(i => i.Line.Kind.Queues() && i.Line.HardestEffort >= 90).Sum(i => i.Seconds),
+            plan.Blocks.Count == 0 ? [] : PlanChecks.Judge(new(plan, timeline, session.WindowMinutes * 60, session.StraightMetres, session.RunOutMetres, restrictions, catalogue)),
+            selected,
+            shown is null ? null : LaneDrawing.Draw(shown, 452, session.StraightMetres, club.DistanceUnit),
+            typed ?? new("", null), edited, toast);
+    }
+
+    /// <summary>How a typed line reads, with what it would add to the session.</summary>
+    public async Task<LineReading> ReadAsync(string text, TrainingSession session)
+    {
+        var context = await ContextAsync();
+        var reading = Shorthand.Read(text, context);
+        if (reading.Line is not { } line)
+        {
+            return new(null, text, reading.Problem, [], "", false);
+        }
+
+        var (setting, pace, _) = await SettingAsync(session);
+        var seconds = SessionClock.Lay(SessionPlan.Empty.Add(line), setting).TotalSeconds;
+        var volume = Volume.Of(line, 1, pace, catalogue);
+        var adds = (volume.Metres > 0 ? $"{Figures.Number(volume.Metres)} m, " : "") + Figures.Clock(seconds);
+        return new(line, text, null, Words(line), "adds " + adds, line.Exercise is not null && catalogue.Find(line.Exercise) is null);
+    }
+
+    /// <summary>A line in words, piece by piece.</summary>
+    public static IReadOnlyList<string> Words(PlanLine line)
+    {
+        var words = new List<string>();
+        if (line.Sets > 1)
+        {
+            words.Add($"{line.Sets} sets");
+        }
+
+        words.Add(line.Reps == 1 ? "once" : $"{line.Reps} reps");
+        words.AddRange(line.Shape switch
+        {
+            RunShape run => run.Segments.Select(s => s.Role is SegmentRole.Turn or SegmentRole.Cut
+                ? $"{s.Role.ToString().ToLowerInvariant()} {Figures.Number(s.AngleDegrees ?? 180)}°{(s.Side is { } side ? " " + side.ToString().ToLowerInvariant() : "")}"
+                : (s.Role == SegmentRole.Run ? "" : s.Role.ToString().ToLowerInvariant() + " ") + s.Length),
+            TimedShape time => [Figures.Clock(time.Seconds)],
+            CountShape count => [count.Passes ? $"{count.Count} passes" : $"{count.Count} each go"],
+            _ => [],
+        });
+        if (line.EachSide)
+        {
+            words.Add("each side");
+        }
+
+        if (line.Effort is { } effort)
+        {
+            words.Add(effort.Rising ? $"rising to {Figures.Number(effort.Hardest)}%" : string.Join(", ", effort.Percents.Select(p => Figures.Number(p, 1))) + "%");
+        }
+
+        if (line.Start is not null)
+        {
+            words.Add("from " + ShorthandPrinter.StartText(line.Start));
+        }
+
+        if (line.Load is not null)
+        {
+            words.Add(ShorthandPrinter.LoadText(line.Load));
+        }
+
+        if (line.Gates.Count > 0)
+        {
+            words.Add("gates at " + ShorthandPrinter.List(line.Gates));
+        }
+
+        if (line.Through is not null)
+        {
+            words.Add($"run {line.Through} past the line");
+        }
+
+        if (line.Rest is not null)
+        {
+            words.Add("rest " + ShorthandPrinter.RestText(line.Rest));
+        }
+        else if (line.TotalReps > 1 && SessionClock.RestBetweenReps(line) is > 0 and var rest)
+        {
+            words.Add($"rest {Figures.Clock(rest)} by rule");
+        }
+
+        if (line.For.Count > 0)
+        {
+            words.Add("for " + string.Join(", ", line.For));
+        }
+
+        if (line.Cue is not null)
+        {
+            words.Add($"cue “{line.Cue}”");
+        }
+
+        return words;
+    }
+
+    private BuilderRow Row(PlanLine line, PlanBlock block, SessionTimeline timeline, SprintCurve pace, List<SprintCurve> curves)
+    {
+        var volume = Volume.Of(line, block.Rounds, pace, catalogue);
+        var print = ShorthandPrinter.Print(line, catalogue);
+        var name = line.Exercise ?? line.Kind.Name();
+        var said = line.Exercise is null ? print : print[(print.StartsWith('"') ? line.Exercise.Length + 2 : line.Exercise.Length)..].TrimStart();
+        var reaches = curves.Count == 0 ? [] : curves.Select(c => Volume.Reaches(line, c)).OfType<double>().ToList();
+        return new(
+            line, Capital(name), said.Replace(" x ", " × ", StringComparison.Ordinal), print,
+            volume.Metres > 0 ? Figures.Number(volume.Metres) : "–",
+            Figures.Clock(timeline.SecondsOf(line.Id)),
+            reaches.Count == 0 ? "–" : Range(reaches.Min() * 100, reaches.Max() * 100));
+    }
+
+    private static string Range(double low, double high) => Math.Round(low) == Math.Round(high) ? $"{low:0}%" : $"{low:0}–{high:0}%";
+
+    private static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
+}

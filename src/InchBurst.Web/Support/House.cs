@@ -1,0 +1,187 @@
+using System.IO.Compression;
+using InchBurst.Core.Catalogue;
+using InchBurst.Data;
+using InchBurst.Data.Demo;
+using InchBurst.Data.Entities;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.ResponseCompression;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+
+namespace InchBurst.Web.Support;
+
+/// <summary>Puts the application together.</summary>
+public static class House
+{
+    public const string CoachPolicy = "coach";
+    public const string TimerPolicy = "timer";
+
+    public static WebApplication Build(string[] args, HouseOptions options)
+    {
+        if (options.Demo && options.Reset)
+        {
+            RemoveDemo(options.DataFolder);
+        }
+
+        Directory.CreateDirectory(options.DataFolder);
+        var builder = WebApplication.CreateBuilder(args);
+        builder.WebHost.UseStaticWebAssets();
+        builder.WebHost.ConfigureKestrel(k =>
+        {
+            k.ListenLocalhostOnly(options.Port);
+            k.AddServerHeader = false;
+            k.Limits.MaxRequestBodySize = 2_000_000;
+        });
+        builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
+        AddServices(builder.Services, options);
+        var app = builder.Build();
+        UsePipeline(app);
+        return app;
+    }
+
+    public static void AddServices(IServiceCollection services, HouseOptions options)
+    {
+        services.AddSingleton(options);
+        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton<CurveShelf>();
+        services.AddSingleton(ExerciseCatalogue.BuiltIn);
+        services.AddDbContext<ClubDb>(o => o.UseSqlite(ClubFile.ConnectionString(options.DataFolder), s => s.UseQuerySplittingBehavior(QuerySplittingBehavior.SingleQuery)));
+        services.AddDataProtection().SetApplicationName("InchBurst").PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(options.DataFolder, "keys")));
+        services.AddIdentity<AppUser, IdentityRole>(o =>
+        {
+            o.Password.RequiredLength = 10;
+            o.Password.RequireNonAlphanumeric = false;
+            o.Password.RequireUppercase = false;
+            o.Password.RequireDigit = false;
+            o.Password.RequireLowercase = false;
+            o.Lockout.MaxFailedAccessAttempts = 8;
+            o.User.AllowedUserNameCharacters = "";
+        }).AddEntityFrameworkStores<ClubDb>().AddDefaultTokenProviders();
+        services.ConfigureApplicationCookie(o =>
+        {
+            o.LoginPath = "/SignIn";
+            o.AccessDeniedPath = "/Denied";
+            o.Cookie.Name = "inchburst";
+            o.Cookie.HttpOnly = true;
+            o.Cookie.SameSite = SameSiteMode.Lax;
+            o.ExpireTimeSpan = TimeSpan.FromDays(30);
+            o.SlidingExpiration = true;
+        });
+        services.AddAuthorizationBuilder()
+            .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build())
+            .AddPolicy(CoachPolicy, p => p.RequireRole(Roles.Owner, Roles.Coach))
+            .AddPolicy(TimerPolicy, p => p.RequireRole(Roles.Owner, Roles.Coach, Roles.Timer));
+        services.AddAntiforgery(o => o.Cookie.Name = "inchburst-form");
+        services.AddRazorPages(o =>
+        {
+            // What is public is named here and nowhere else.
+            o.Conventions.AllowAnonymousToPage("/Account/SignIn");
+            o.Conventions.AllowAnonymousToPage("/Account/FirstRun");
+            o.Conventions.AllowAnonymousToPage("/Trouble");
+            o.Conventions.AuthorizeFolder("/Sessions", CoachPolicy);
+            o.Conventions.AuthorizeFolder("/Athletes", CoachPolicy);
+            o.Conventions.AuthorizeFolder("/Settings", CoachPolicy);
+        });
+        services.AddResponseCompression(o =>
+        {
+            o.Providers.Add<BrotliCompressionProvider>();
+            o.Providers.Add<GzipCompressionProvider>();
+        });
+        services.Configure<BrotliCompressionProviderOptions>(o => o.Level = CompressionLevel.Fastest);
+        services.AddHttpContextAccessor();
+        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<RosterBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>();
+    }
+
+    public static void UsePipeline(WebApplication app)
+    {
+        app.UseExceptionHandler("/Trouble");
+        app.UseStatusCodePagesWithReExecute("/Trouble", "?code={0}");
+        app.UseMiddleware<SafeHeaders>();
+        app.UseResponseCompression();
+        app.UseRouting();
+        app.UseAuthentication();
+        app.UseAuthorization();
+        app.MapStaticAssets().AllowAnonymous();
+        app.MapRazorPages().WithStaticAssets();
+    }
+
+    /// <summary>Brings the file up to date, makes the roles and, in demo mode, the demo club.</summary>
+    public static async Task PrepareAsync(WebApplication app)
+    {
+        await using var scope = app.Services.CreateAsyncScope();
+        var services = scope.ServiceProvider;
+        var options = services.GetRequiredService<HouseOptions>();
+        var clock = services.GetRequiredService<TimeProvider>();
+        var db = services.GetRequiredService<ClubDb>();
+        await ClubFile.BringUpToDateAsync(db, options.DataFolder, clock);
+        var roles = services.GetRequiredService<RoleManager<IdentityRole>>();
+        foreach (var role in Roles.All)
+        {
+            if (!await roles.RoleExistsAsync(role))
+            {
+                await roles.CreateAsync(new IdentityRole(role));
+            }
+        }
+
+        var club = await db.Clubs.AsNoTracking().SingleOrDefaultAsync();
+        if (options.Demo && club is { IsDemo: false })
+        {
+            throw new HouseProblem($"The folder {options.DataFolder} holds a real club; the demo will not open it. Choose another with --data DIR.");
+        }
+
+        if (options.Demo && club is null)
+        {
+            await File.WriteAllTextAsync(Path.Combine(options.DataFolder, DemoMarker), "Made by the demo; ./demo --reset may empty this folder.");
+            await new DemoClub(Desk.LocalDay(clock)).FillAsync(db);
+            var users = services.GetRequiredService<UserManager<AppUser>>();
+            var coach = new AppUser { UserName = DemoCoach, DisplayName = "Demo coach" };
+            await users.CreateAsync(coach);
+            await users.AddToRoleAsync(coach, Roles.Owner);
+        }
+    }
+
+    public const string DemoCoach = "demo-coach";
+
+    private const string DemoMarker = "demo.marker";
+
+    private static void RemoveDemo(string folder)
+    {
+        // Only a folder that carries the demo's own marker is ever emptied.
+        if (!File.Exists(Path.Combine(folder, DemoMarker)))
+        {
+            return;
+        }
+
+        SqliteConnection.ClearAllPools();
+        foreach (var name in new[] { "club.db", "club.db-wal", "club.db-shm" })
+        {
+            File.Delete(Path.Combine(folder, name));
+        }
+    }
+
+    private static void ListenLocalhostOnly(this Microsoft.AspNetCore.Server.Kestrel.Core.KestrelServerOptions kestrel, int port) => kestrel.Listen(System.Net.IPAddress.Loopback, port);
+}
+
+/// <summary>A reason not to start, said in one sentence.</summary>
+public sealed class HouseProblem(string message) : Exception(message);
+
+/// <summary>Security headers on every answer. Scripts, styles, fonts and requests come from this application only.</summary>
+public sealed class SafeHeaders(RequestDelegate next)
+{
+    private const string Policy =
+        "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+
+    public Task InvokeAsync(HttpContext context)
+    {
+        var headers = context.Response.Headers;
+        headers.ContentSecurityPolicy = Policy;
+        headers.XContentTypeOptions = "nosniff";
+        headers.XFrameOptions = "DENY";
+        headers["Referrer-Policy"] = "same-origin";
+        headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
+        headers["Cross-Origin-Opener-Policy"] = "same-origin";
+        return next(context);
+    }
+}

@@ -1,0 +1,37 @@
+// Every request htmx makes carries the anti-forgery token; a request that fails says so and loses nothing typed.
+const token = document.querySelector('meta[name="form-token"]')?.content;
+let running = 0;
+
+document.addEventListener("htmx:configRequest", (event) => {
+  if (event.detail.verb !== "get" && token) event.detail.headers.RequestVerificationToken = token;
+});
+document.addEventListener("htmx:beforeRequest", () => {
+  running += 1;
+  document.body.classList.add("is-busy");
+});
+document.addEventListener("htmx:afterRequest", () => {
+  running = Math.max(0, running - 1);
+  if (running === 0) document.body.classList.remove("is-busy");
+});
+
+function say(text) {
+  let bar = document.getElementById("request-trouble");
+  if (!bar) {
+    bar = document.createElement("div");
+    bar.id = "request-trouble";
+    bar.className = "request-trouble";
+    bar.setAttribute("role", "alert");
+    document.body.append(bar);
+  }
+  bar.textContent = text;
+  bar.hidden = text === "";
+}
+
+document.addEventListener("htmx:sendError", () => say("The server cannot be reached. What you typed is still here; try again in a moment."));
+document.addEventListener("htmx:responseError", (event) => {
+  const status = event.detail.xhr.status;
+  say(status === 400 || status === 401
+    ? "This page has been open too long. Reload it; what you typed is still here until you do."
+    : "That did not work and nothing was changed. Try again.");
+});
+document.addEventListener("htmx:afterSwap", () => say(""));

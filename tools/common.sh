@@ -1,0 +1,31 @@
+# Shared by ./demo, ./start and ./test.
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+export DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1
+
+need() {
+  command -v "$1" >/dev/null 2>&1 || { echo "Inch Burst needs $2 ($1 was not found). Install it and run this again." >&2; exit 1; }
+}
+
+need_tools() {
+  need dotnet "the .NET 10 SDK"
+  need node "Node.js 20 or newer"
+  need npm "npm, which comes with Node.js"
+}
+
+build_web() {
+  local log
+  log=$(mktemp)
+  echo "Building Inch Burst (the first time takes about a minute) ..."
+  if ! dotnet build src/InchBurst.Web -c Release -v quiet >"$log" 2>&1; then
+    cat "$log" >&2
+    echo "Inch Burst could not be built; the lines above say why." >&2
+    exit 1
+  fi
+  rm -f "$log"
+}
+
+serve() {
+  build_web
+  exec dotnet src/InchBurst.Web/bin/Release/net10.0/InchBurst.Web.dll --contentRoot "$PWD/src/InchBurst.Web" "$@"
+}
