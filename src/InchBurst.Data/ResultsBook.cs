@@ -36,7 +36,7 @@ public sealed class ResultsBook(ClubDb db)
             var before = runs.Where(r => r.Day < day).Select(r => r.ToLogged()).ToList();
             var best = runs.Where(r => r.Day == day && r.Marks.Count > 0).Select(r => r.ToLogged())
                 .Select(r => new DayBest(athlete, r, RunMeaning.Of(r, before)))
-                .OrderByDescending(r => r.Meaning.ShareOfBest ?? 0).ThenByDescending(r => r.Meaning.Speed).FirstOrDefault();
+                .OrderByDescending(r => Math.Round(r.Run.Marks[^1].At.Metres)).ThenByDescending(r => r.Meaning.Speed).FirstOrDefault();
             if (best is not null)
             {
                 found.Add(best);

@@ -48,7 +48,7 @@ public sealed class IndexModel(Desk desk, SquadBook squads, SessionBook sessions
             var (setting, _, _) = await maker.SettingAsync(Session);
             var timeline = SessionClock.Lay(plan, setting);
             Seconds = timeline.TotalSeconds;
-            Strip = plan.Blocks.Count == 0 ? null : SessionStrip.Draw(plan, timeline, Session.WindowMinutes * 60, 820, 130, null);
+            Strip = plan.Blocks.Count == 0 ? null : SessionStrip.Draw(plan, timeline, Session.WindowMinutes * 60, 744, 130, null);
         }
 
         Rows = await squads.RowsAsync(Squad.Id, desk.Today);

@@ -94,7 +94,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             b, i + 1, [.. b.Lines.Select(l => Row(l, b, timeline, pace, curves))],
             Figures.Clock(timeline.Items.Where(t => t.BlockId == b.Id).Sum(t => t.Seconds) + ((b.Rounds - 1) * (b.RoundRestSeconds ?? 0))))).ToList();
         var selectedBlock = selected is { } s ? plan.BlockOf(s)?.Id : null;
-        var shown = selected is { } chosen ? plan.Line(chosen) : plan.Lines.FirstOrDefault(l => l.Shape is RunShape && l.Kind.IsSprint());
+        var shown = selected is { } chosen ? plan.Line(chosen) : plan.Lines.Where(l => l.Shape is RunShape && l.Kind.IsSprint()).MaxBy(l => (l.Kind == WorkKind.MaxVelocity, l.HardestEffort));
         var restrictions = athletes.Where(a => a.Availability != Availability.Full).Select(a => new Restriction(a.Name, a.Availability == Availability.Out, a.AvailabilityReason)).ToList();
         return new(
             planned, club, athletes, timeline,
@@ -212,5 +212,5 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
 
     private static string Range(double low, double high) => Math.Round(low) == Math.Round(high) ? $"{low:0}%" : $"{low:0}–{high:0}%";
 
-    private static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
+    public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 }

@@ -41,7 +41,7 @@ public sealed record LiveView(
 
     public bool AsksTimes => Marks.Count > 0;
 
-    public string ItemName(PlanLine line) => line.Exercise ?? (line.Shape is RunShape { Fly: { } fly } ? $"Fly {Figures.Number(fly.To - fly.From, 1)}" : line.Kind.Name());
+    public string ItemName(PlanLine line) => BuilderMaker.Capital(line.Exercise ?? (line.Shape is RunShape { Fly: { } fly } ? $"Fly {Figures.Number(fly.To - fly.From, 1)}" : line.Kind.Name()));
 }
 
 /// <summary>Puts the trackside picture together.</summary>

@@ -44,6 +44,9 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
 
     public IReadOnlyList<SegmentRow> Segments { get; private set; } = [];
 
+    /// <summary>True when every column of the splits can be as wide as its stretch is long, so that it hangs under the drawing.</summary>
+    public bool ToScale => Segments.Count > 0 && Segments.All(s => s.Segment.Metres / Segments.Sum(x => x.Segment.Metres) >= 0.11);
+
     public IReadOnlyList<BestRow> BestRows { get; private set; } = [];
 
     public async Task<IActionResult> OnGetAsync(int id, long? run, bool all = false)
