@@ -27,5 +27,5 @@ build_web() {
 
 serve() {
   build_web
-  exec dotnet src/InchBurst.Web/bin/Release/net10.0/InchBurst.Web.dll --contentRoot "$PWD/src/InchBurst.Web" "$@"
+  exec dotnet src/InchBurst.Web/bin/Release/net10.0/InchBurst.Web.dll --content "$PWD/src/InchBurst.Web" "$@"
 }

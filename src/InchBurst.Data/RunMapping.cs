@@ -23,7 +23,10 @@ public static class RunMapping
 
     public static Mark ToMark(this LoggedMark mark) => new()
     {
-        Millimetres = mark.At.Millimetres, Amount = mark.At.Amount, Unit = mark.At.Unit, Seconds = mark.Seconds,
+        Millimetres = mark.At.Millimetres,
+        Amount = mark.At.Amount,
+        Unit = mark.At.Unit,
+        Seconds = mark.Seconds,
     };
 
     public static string MarksText(this Run run) => string.Join(

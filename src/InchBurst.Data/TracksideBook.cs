@@ -47,32 +47,46 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, TimeProvider cloc
         await db.SaveChangesAsync(cancel);
     }
 
-    /// <summary>Starts the clock, keeping a copy of the plan as it is now.</summary>
-    public async Task StartAsync(TrainingSession session, CancellationToken cancel = default)
+    /// <summary>Changes the state of a running session; when another device changed it meanwhile, the change is made again on what is there now.</summary>
+    public async Task<LiveSession?> ChangeAsync(int sessionId, Action<LiveSession> change, CancellationToken cancel = default)
     {
-        if (session.State != SessionState.Running)
+        for (var tries = 0; ; tries++)
         {
+            if (await LoadAsync(sessionId, cancel) is not { } live)
+            {
+                return null;
+            }
+
+            change(live);
+            live.Session.Version++;
+            try
+            {
+                await db.SaveChangesAsync(cancel);
+                return live;
+            }
+            catch (DbUpdateConcurrencyException) when (tries < 8)
+            {
+                db.ChangeTracker.Clear();
+            }
+        }
+    }
+
+    /// <summary>Starts the clock, keeping a copy of the plan as it is now.</summary>
+    public Task<LiveSession?> StartAsync(int sessionId, CancellationToken cancel = default) => ChangeAsync(
+        sessionId,
+        live =>
+        {
+            var session = live.Session;
             session.RanPlanJson ??= session.PlanJson;
             session.State = SessionState.Running;
             session.StartedAt ??= clock.GetUtcNow().UtcDateTime;
             session.EndedAt = null;
             session.CurrentLineId ??= PlanJson.Read(session.RanPlanJson).Lines.FirstOrDefault()?.Id;
-            await SaveSessionAsync(session, cancel);
-        }
-    }
+        },
+        cancel);
 
-    public async Task EndAsync(TrainingSession session, CancellationToken cancel = default)
-    {
-        session.State = SessionState.Ended;
-        session.EndedAt = clock.GetUtcNow().UtcDateTime;
-        await SaveSessionAsync(session, cancel);
-    }
-
-    public async Task SaveSessionAsync(TrainingSession session, CancellationToken cancel = default)
-    {
-        session.Version++;
-        await db.SaveChangesAsync(cancel);
-    }
+    public Task<LiveSession?> EndAsync(int sessionId, CancellationToken cancel = default) => ChangeAsync(
+        sessionId, live => (live.Session.State, live.Session.EndedAt) = (SessionState.Ended, clock.GetUtcNow().UtcDateTime), cancel);
 
     /// <summary>Stores a run once, however often it is sent. Gives the stored run.</summary>
     public async Task<Run> LogAsync(LiveSession live, NewRun entry, CancellationToken cancel = default)
@@ -104,8 +118,6 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, TimeProvider cloc
         run.Marks.AddRange(entry.Marks.Select(m => m.ToMark()));
         run.FlyingSpeed = run.Marks.Count == 0 ? null : run.ToLogged().FastestFlying?.MeanSpeed;
         db.Runs.Add(run);
-        session.CalledAthleteId = null;
-        session.Version++;
         try
         {
             await db.SaveChangesAsync(cancel);
@@ -117,6 +129,9 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, TimeProvider cloc
             return await StoredAsync(entry.ClientId, cancel) ?? throw new InvalidOperationException("The run could not be stored.", e);
         }
 
+        // A called athlete has had their turn. Set past the version on purpose: two people saving at once must never refuse each other.
+        await db.Sessions.Where(s => s.Id == session.Id && s.CalledAthleteId == entry.AthleteId).ExecuteUpdateAsync(u => u.SetProperty(s => s.CalledAthleteId, (int?)null), cancel);
+        db.ChangeTracker.Clear();
         shelf.Forget(entry.AthleteId);
         return run;
     }

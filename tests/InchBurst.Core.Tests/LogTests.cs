@@ -16,7 +16,10 @@ public class LogTests
 
     private static LoggedRun Run(string marks, TimingMethod method = TimingMethod.Electronic, double behind = 0, WorkKind kind = WorkKind.Acceleration, int day = 1) => new()
     {
-        Day = new(2026, 3, day), Kind = kind, Method = method, StartBehindGateMetres = behind,
+        Day = new(2026, 3, day),
+        Kind = kind,
+        Method = method,
+        StartBehindGateMetres = behind,
         Marks = [.. marks.Split(' ').Select(p => p.Split(':')).Select(p => new LoggedMark(Distance.InMetres(double.Parse(p[0])), double.Parse(p[1], System.Globalization.CultureInfo.InvariantCulture)))],
     };
 

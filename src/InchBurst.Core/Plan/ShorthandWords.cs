@@ -10,15 +10,31 @@ internal static class ShorthandWords
 
     public static readonly IReadOnlyDictionary<string, DistanceUnit> DistanceUnits = new Dictionary<string, DistanceUnit>(StringComparer.OrdinalIgnoreCase)
     {
-        ["m"] = DistanceUnit.Metre, ["metre"] = DistanceUnit.Metre, ["metres"] = DistanceUnit.Metre, ["meter"] = DistanceUnit.Metre, ["meters"] = DistanceUnit.Metre,
-        ["yd"] = DistanceUnit.Yard, ["yds"] = DistanceUnit.Yard, ["yard"] = DistanceUnit.Yard, ["yards"] = DistanceUnit.Yard,
-        ["ft"] = DistanceUnit.Foot, ["foot"] = DistanceUnit.Foot, ["feet"] = DistanceUnit.Foot,
+        ["m"] = DistanceUnit.Metre,
+        ["metre"] = DistanceUnit.Metre,
+        ["metres"] = DistanceUnit.Metre,
+        ["meter"] = DistanceUnit.Metre,
+        ["meters"] = DistanceUnit.Metre,
+        ["yd"] = DistanceUnit.Yard,
+        ["yds"] = DistanceUnit.Yard,
+        ["yard"] = DistanceUnit.Yard,
+        ["yards"] = DistanceUnit.Yard,
+        ["ft"] = DistanceUnit.Foot,
+        ["foot"] = DistanceUnit.Foot,
+        ["feet"] = DistanceUnit.Foot,
     };
 
     public static readonly IReadOnlyDictionary<string, double> TimeUnits = new Dictionary<string, double>(StringComparer.OrdinalIgnoreCase)
     {
-        ["s"] = 1, ["sec"] = 1, ["secs"] = 1, ["second"] = 1, ["seconds"] = 1,
-        ["min"] = 60, ["mins"] = 60, ["minute"] = 60, ["minutes"] = 60,
+        ["s"] = 1,
+        ["sec"] = 1,
+        ["secs"] = 1,
+        ["second"] = 1,
+        ["seconds"] = 1,
+        ["min"] = 60,
+        ["mins"] = 60,
+        ["minute"] = 60,
+        ["minutes"] = 60,
     };
 
     public static readonly string[] CountWords = ["reps", "rep", "times", "contacts", "jumps", "hops", "throws"];
@@ -27,32 +43,62 @@ internal static class ShorthandWords
 
     public static readonly IReadOnlyDictionary<string, SegmentRole> Roles = new Dictionary<string, SegmentRole>(StringComparer.OrdinalIgnoreCase)
     {
-        ["run"] = SegmentRole.Run, ["build"] = SegmentRole.Build, ["fly"] = SegmentRole.Fly, ["fast"] = SegmentRole.Fast, ["float"] = SegmentRole.Float,
-        ["slow"] = SegmentRole.Slow, ["up"] = SegmentRole.Up, ["out"] = SegmentRole.Up, ["back"] = SegmentRole.Back, ["jog"] = SegmentRole.Jog, ["walk"] = SegmentRole.Walk,
+        ["run"] = SegmentRole.Run,
+        ["build"] = SegmentRole.Build,
+        ["fly"] = SegmentRole.Fly,
+        ["fast"] = SegmentRole.Fast,
+        ["float"] = SegmentRole.Float,
+        ["slow"] = SegmentRole.Slow,
+        ["up"] = SegmentRole.Up,
+        ["out"] = SegmentRole.Up,
+        ["back"] = SegmentRole.Back,
+        ["jog"] = SegmentRole.Jog,
+        ["walk"] = SegmentRole.Walk,
     };
 
     public static readonly IReadOnlyDictionary<string, StartPosition> Starts = new Dictionary<string, StartPosition>(StringComparer.OrdinalIgnoreCase)
     {
-        ["standing"] = StartPosition.Standing, ["3-point"] = StartPosition.ThreePoint, ["three-point"] = StartPosition.ThreePoint,
-        ["4-point"] = StartPosition.FourPoint, ["four-point"] = StartPosition.FourPoint, ["blocks"] = StartPosition.Blocks, ["falling"] = StartPosition.Falling,
-        ["half-kneeling"] = StartPosition.HalfKneeling, ["kneeling"] = StartPosition.Kneeling, ["prone"] = StartPosition.Prone, ["lateral"] = StartPosition.Lateral,
-        ["moving"] = StartPosition.Moving, ["rolling"] = StartPosition.Moving,
+        ["standing"] = StartPosition.Standing,
+        ["3-point"] = StartPosition.ThreePoint,
+        ["three-point"] = StartPosition.ThreePoint,
+        ["4-point"] = StartPosition.FourPoint,
+        ["four-point"] = StartPosition.FourPoint,
+        ["blocks"] = StartPosition.Blocks,
+        ["falling"] = StartPosition.Falling,
+        ["half-kneeling"] = StartPosition.HalfKneeling,
+        ["kneeling"] = StartPosition.Kneeling,
+        ["prone"] = StartPosition.Prone,
+        ["lateral"] = StartPosition.Lateral,
+        ["moving"] = StartPosition.Moving,
+        ["rolling"] = StartPosition.Moving,
     };
 
     public static readonly IReadOnlyDictionary<string, double> EffortWords = new Dictionary<string, double>(StringComparer.OrdinalIgnoreCase)
     {
-        ["easy"] = 50, ["steady"] = 70, ["brisk"] = 80, ["full"] = 100,
+        ["easy"] = 50,
+        ["steady"] = 70,
+        ["brisk"] = 80,
+        ["full"] = 100,
     };
 
     public static readonly IReadOnlyDictionary<string, LoadKind> Loads = new Dictionary<string, LoadKind>(StringComparer.OrdinalIgnoreCase)
     {
-        ["sled"] = LoadKind.Sled, ["chain"] = LoadKind.Chain, ["parachute"] = LoadKind.Parachute, ["band"] = LoadKind.Band, ["vest"] = LoadKind.Vest,
-        ["uphill"] = LoadKind.Uphill, ["downhill"] = LoadKind.Downhill, ["tow"] = LoadKind.Tow, ["towed"] = LoadKind.Tow,
+        ["sled"] = LoadKind.Sled,
+        ["chain"] = LoadKind.Chain,
+        ["parachute"] = LoadKind.Parachute,
+        ["band"] = LoadKind.Band,
+        ["vest"] = LoadKind.Vest,
+        ["uphill"] = LoadKind.Uphill,
+        ["downhill"] = LoadKind.Downhill,
+        ["tow"] = LoadKind.Tow,
+        ["towed"] = LoadKind.Tow,
     };
 
     public static readonly IReadOnlyDictionary<string, LoadUnit> BandWords = new Dictionary<string, LoadUnit>(StringComparer.OrdinalIgnoreCase)
     {
-        ["light"] = LoadUnit.Light, ["medium"] = LoadUnit.Medium, ["heavy"] = LoadUnit.Heavy,
+        ["light"] = LoadUnit.Light,
+        ["medium"] = LoadUnit.Medium,
+        ["heavy"] = LoadUnit.Heavy,
     };
 
     public static readonly string[] Groups = ["high minutes", "low minutes"];

@@ -128,8 +128,15 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
     {
         var athlete = new Athlete
         {
-            Name = name, Sex = sex, BirthYear = born, HeightMetres = height, MassKilograms = mass, Position = position, Group = group,
-            Stance = StartStance.ThreePoint, FrontFoot = random.Next(4) == 0 ? FrontFoot.Right : FrontFoot.Left,
+            Name = name,
+            Sex = sex,
+            BirthYear = born,
+            HeightMetres = height,
+            MassKilograms = mass,
+            Position = position,
+            Group = group,
+            Stance = StartStance.ThreePoint,
+            FrontFoot = random.Next(4) == 0 ? FrontFoot.Right : FrontFoot.Left,
         };
         squad.Athletes.Add(athlete);
         people.Add((athlete, new SprintSimulation(f0, v0), new BodyAndAir(mass, height).DragConstant / mass));
@@ -137,7 +144,14 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
 
     private static TrainingSession Session(Squad squad, string name, DateOnly day, IEnumerable<string> lines) => new()
     {
-        Name = name, Day = day, SquadId = squad.Id, Lanes = 2, WindowMinutes = 60, StraightMetres = 60, RunOutMetres = 20, PlanJson = PlanJson.Write(PlanOf(lines)),
+        Name = name,
+        Day = day,
+        SquadId = squad.Id,
+        Lanes = 2,
+        WindowMinutes = 60,
+        StraightMetres = 60,
+        RunOutMetres = 20,
+        PlanJson = PlanJson.Write(PlanOf(lines)),
     };
 
     private void Hold(ClubDb db, Squad squad, string name, DateOnly day, string[] lines, bool byHand, int week)
@@ -188,9 +202,20 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
         var first = behind > 0 ? times[0] : 0;
         var run = new Run
         {
-            ClientId = NewGuid(), Session = session, AthleteId = athlete.Id, LineId = line.Id, Day = session.Day, FinishedAt = at,
-            Outcome = RunOutcome.Timed, Kind = line.Kind, Effort = line.HardestEffort, Method = session.Method, Trigger = session.Trigger,
-            Start = line.Start?.Position, StartBehindGateMetres = behind, LoggedBy = "demo",
+            ClientId = NewGuid(),
+            Session = session,
+            AthleteId = athlete.Id,
+            LineId = line.Id,
+            Day = session.Day,
+            FinishedAt = at,
+            Outcome = RunOutcome.Timed,
+            Kind = line.Kind,
+            Effort = line.HardestEffort,
+            Method = session.Method,
+            Trigger = session.Trigger,
+            Start = line.Start?.Position,
+            StartBehindGateMetres = behind,
+            LoggedBy = "demo",
         };
         var last = 0.0;
         for (var i = 0; i < expected.Count; i++)

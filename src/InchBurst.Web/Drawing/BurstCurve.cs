@@ -16,9 +16,9 @@ public sealed record BurstCurve(
     IReadOnlyList<CurveMark> Marks,
     IReadOnlyList<(double Y, string Text)> SpeedTicks,
     IReadOnlyList<(double X, string Text, bool Strong)> DistanceTicks,
-    IReadOnlyList<(double X, double Width, string Text, string Fill, bool Dark)> Phases)
+    IReadOnlyList<(double X, double Width, string Text, string Fill, bool Dark)> Phases,
+    string SpeedSymbol, string DistanceSymbol)
 {
-    private const double Gutter = 62;
 
     /// <summary>Draws a run; the fit may be missing.</summary>
     public static BurstCurve Draw(IReadOnlyList<GateTime> gates, SprintFitted? fit, double width, double height, SpeedReading reading, DistanceUnit unit)
@@ -29,7 +29,7 @@ public sealed record BurstCurve(
         var unitsPerSpeed = Figures.SpeedIn(1, reading);
         var speedStep = reading == SpeedReading.MetresPerSecond ? 2 : 5;
         var topUnits = Math.Ceiling(((Math.Min(fastest, 15) * unitsPerSpeed) + (speedStep * 0.35)) / speedStep) * speedStep;
-        var (left, right, top, bottom) = (Gutter, width - 2, 14.0, height - 82);
+        var (left, right, top, bottom) = (width < 500 ? 34.0 : 62.0, width - 2, 14.0, height - 82);
         double X(double metres) => left + ((right - left) * metres / far);
         double Y(double speed) => bottom - ((bottom - top) * Math.Min(speed * unitsPerSpeed, topUnits) / topUnits);
 
@@ -98,7 +98,7 @@ public sealed record BurstCurve(
             [.. segments.Select(s => (X(s.FromMetres), X(s.ToMetres) - X(s.FromMetres), Y(s.MeanSpeed)))],
             curvePath, band, topY, topText, marks,
             [.. Enumerable.Range(0, (int)(topUnits / speedStep) + 1).Select(i => (bottom - ((bottom - top) * i * speedStep / topUnits), (i * speedStep).ToString(CultureInfo.InvariantCulture)))],
-            ticks, phases);
+            ticks, phases, Figures.SymbolOf(reading), Distance.SymbolOf(unit));
     }
 
     // Drive until 80% of top speed, rise until 95%, upright from there (common practice).

@@ -26,7 +26,12 @@ public static class House
         }
 
         Directory.CreateDirectory(options.DataFolder);
-        var builder = WebApplication.CreateBuilder(args);
+        var builder = WebApplication.CreateBuilder(new WebApplicationOptions
+        {
+            Args = args,
+            ApplicationName = typeof(House).Assembly.GetName().Name,
+            ContentRootPath = options.ContentRoot,
+        });
         builder.WebHost.UseStaticWebAssets();
         builder.WebHost.ConfigureKestrel(k =>
         {

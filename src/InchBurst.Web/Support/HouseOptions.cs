@@ -3,7 +3,7 @@ using System.Globalization;
 namespace InchBurst.Web.Support;
 
 /// <summary>How the application was started.</summary>
-public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool Reset, string? Problem = null)
+public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool Reset, string? Problem = null, string? ContentRoot = null)
 {
     public static HouseOptions Read(string[] args)
     {
@@ -25,8 +25,8 @@ public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool R
                     return options with { Problem = $"{args[i]} needs {(args[i] == "--data" ? "a folder" : "a port number from 1 to 65535")} after it." };
                 case "--demo" or "--reset":
                     break;
-                case "--contentRoot" or "--environment":
-                    i++;
+                case "--content" when i + 1 < args.Length:
+                    options = options with { ContentRoot = Path.GetFullPath(args[++i]) };
                     break;
                 default:
                     return options with { Problem = $"Unknown option {args[i]}. Known: --data DIR, --port N, --demo, --reset." };

@@ -70,10 +70,20 @@ public sealed class EditModel(RosterBook roster, Desk desk) : PageModel
         Id = known;
         Input = new()
         {
-            Name = a.Name, SquadId = a.SquadId, Sex = a.Sex, BirthYear = a.BirthYear, Position = a.Position, Group = a.Group, Stance = a.Stance, FrontFoot = a.FrontFoot,
+            Name = a.Name,
+            SquadId = a.SquadId,
+            Sex = a.Sex,
+            BirthYear = a.BirthYear,
+            Position = a.Position,
+            Group = a.Group,
+            Stance = a.Stance,
+            FrontFoot = a.FrontFoot,
             HeightCentimetres = a.HeightMetres is { } h ? Math.Round(h * 100, 1) : null,
             BodyMass = a.MassKilograms is { } m ? Math.Round(Figures.MassIn(m, club.MassUnit), 1) : null,
-            Notes = a.Notes, Availability = a.Availability, AvailabilityReason = a.AvailabilityReason, AvailabilitySaidBy = a.AvailabilitySaidBy,
+            Notes = a.Notes,
+            Availability = a.Availability,
+            AvailabilityReason = a.AvailabilityReason,
+            AvailabilitySaidBy = a.AvailabilitySaidBy,
         };
         return Page();
     }

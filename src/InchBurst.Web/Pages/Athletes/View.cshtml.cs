@@ -42,6 +42,8 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
 
     public BurstCurve? Curve { get; private set; }
 
+    public BurstCurve? CurveNarrow { get; private set; }
+
     public IReadOnlyList<SegmentRow> Segments { get; private set; } = [];
 
     /// <summary>True when every column of the splits can be as wide as its stretch is long, so that it hangs under the drawing.</summary>
@@ -87,6 +89,7 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
         var outcome = run.IsFree ? SprintFit.Fit(run.Gates, run.FitAssumptions) : new FitOutcome(null, "A loaded or helped run does not show the athlete's own curve.");
         (Fit, Reason) = (outcome.Fitted, outcome.Reason);
         Curve = BurstCurve.Draw(run.Gates, Fit, 772, 392, Club.SpeedUnit, Club.DistanceUnit);
+        CurveNarrow = BurstCurve.Draw(run.Gates, Fit, 358, 330, Club.SpeedUnit, Club.DistanceUnit);
         if (Fit is not null && Athlete is { MassKilograms: { } mass, HeightMetres: { } height })
         {
             Forces = SprintForces.From(Fit.Curve, new BodyAndAir(mass, height));

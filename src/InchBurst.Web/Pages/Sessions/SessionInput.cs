@@ -33,7 +33,12 @@ public sealed class SessionInput
 
     public static SessionInput From(TrainingSession s, DistanceUnit unit) => new()
     {
-        Name = s.Name, Day = s.Day, SquadId = s.SquadId, Lanes = s.Lanes, WindowMinutes = s.WindowMinutes, Cue = s.Cue,
+        Name = s.Name,
+        Day = s.Day,
+        SquadId = s.SquadId,
+        Lanes = s.Lanes,
+        WindowMinutes = s.WindowMinutes,
+        Cue = s.Cue,
         Straight = Math.Round(Distance.InMetres(s.StraightMetres).To(unit).Amount, 2),
         RunOut = Math.Round(Distance.InMetres(s.RunOutMetres).To(unit).Amount, 2),
     };

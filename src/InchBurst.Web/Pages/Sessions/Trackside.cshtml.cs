@@ -28,7 +28,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
 
         var athletes = await squads.AthletesAsync(live.Session.SquadId);
         await book.SetAttendanceAsync(live.Session, [.. athletes.Select(a => (a.Id, here.Contains(a.Id)))]);
-        await book.StartAsync(live.Session);
+        await book.StartAsync(id);
         return Redirect($"/Sessions/{id}/Trackside");
     }
 
@@ -48,11 +48,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         if (reading.IsRefused || (!reading.IsClean && !overrule))
         {
             // The athlete whose times are in doubt stays on the line.
-            if (live.Session.CalledAthleteId != athlete)
-            {
-                live.Session.CalledAthleteId = athlete;
-                await book.SaveSessionAsync(live.Session);
-            }
+            await book.ChangeAsync(id, l => l.Session.CalledAthleteId = athlete);
 
             return await ShowAsync(id, new(texts, reading.Doubts), client);
         }
@@ -120,41 +116,14 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
             : await ShowAsync(id, toast: back ? null : $"Taken back: {changed.Athlete?.Name} {(changed.Marks.Count > 0 ? changed.MarksText() : "")}", undone: back ? null : run);
     }
 
-    public async Task<IActionResult> OnPostEndAsync(int id)
-    {
-        if (await book.LoadAsync(id) is not { } live)
-        {
-            return NotFound();
-        }
+    public async Task<IActionResult> OnPostEndAsync(int id) => await book.EndAsync(id) is null ? NotFound() : Redirect($"/Sessions/{id}/Trackside");
 
-        await book.EndAsync(live.Session);
-        return Redirect($"/Sessions/{id}/Trackside");
-    }
-
-    public async Task<IActionResult> OnPostReopenAsync(int id)
-    {
-        if (await book.LoadAsync(id) is not { } live)
-        {
-            return NotFound();
-        }
-
-        await book.StartAsync(live.Session);
-        return Redirect($"/Sessions/{id}/Trackside");
-    }
+    public async Task<IActionResult> OnPostReopenAsync(int id) => await book.StartAsync(id) is null ? NotFound() : Redirect($"/Sessions/{id}/Trackside");
 
     private string? toast;
 
-    private async Task<IActionResult> OnSessionAsync(int id, Action<LiveSession> change)
-    {
-        if (await book.LoadAsync(id) is not { } live)
-        {
-            return NotFound();
-        }
-
-        change(live);
-        await book.SaveSessionAsync(live.Session);
-        return await ShowAsync(id, toast: toast);
-    }
+    private async Task<IActionResult> OnSessionAsync(int id, Action<LiveSession> change) =>
+        await book.ChangeAsync(id, change) is null ? NotFound() : await ShowAsync(id, toast: toast);
 
     private async Task<IActionResult> ShowAsync(int id, TypedMarks? typed = null, Guid? client = null, string? toast = null, long? undone = null)
     {

@@ -1,0 +1,34 @@
+using BenchmarkDotNet.Attributes;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Check;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Sprint;
+
+namespace InchBurst.Benchmarks;
+
+/// <summary>The budgets of Core: a fit under 100 microseconds, a 40-athlete session re-judged under 10 ms.</summary>
+[MemoryDiagnoser]
+public class CoreBenchmarks
+{
+    private static readonly SprintCurve Pace = new(8.5, 1.2);
+    private static readonly GateTime[] Gates = [.. new double[] { 5, 10, 20, 30, 40 }.Select((d, i) => new GateTime(d, Pace.TimeTo(d) + (i % 2 == 0 ? 0.006 : -0.005)))];
+    private readonly SessionPlan plan = new[]
+    {
+        "raise 4 min easy", "activate 3 min", "mobilise 4 min", "A-skip 2 x 15 m", "3 x 30 m @70,80,90% rest walk-back", "4 x 10 m rest 1:00", "4 x 20 m rest 2:00",
+        "4 x 20 build + 10 fly + 20 m slow rest 4:00", "4 x 20 m sled 10%bm rest 3:00", "pogos 3 x 10", "cool-down 5 min",
+    }.Aggregate(SessionPlan.Empty, (p, l) => p.Add(Shorthand.Read(l).Line!));
+
+    [Benchmark]
+    public FitOutcome Fit() => SprintFit.Fit(Gates);
+
+    [Benchmark]
+    public ShorthandReading Read() => Shorthand.Read("3 x 20 build + 10 fly + 20 m slow @100% from 3-point gates 20,30 m rest 4:00");
+
+    [Benchmark]
+    public int JudgeFortyAthletes()
+    {
+        var timeline = SessionClock.Lay(plan, new(40, 2, Pace, ExerciseCatalogue.BuiltIn));
+        _ = Volume.Of(plan, Pace, ExerciseCatalogue.BuiltIn);
+        return PlanChecks.Judge(new(plan, timeline, 2400, 60, 20, [], ExerciseCatalogue.BuiltIn)).Count;
+    }
+}

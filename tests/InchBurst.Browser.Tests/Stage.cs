@@ -1,0 +1,162 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Support.UI;
+
+namespace InchBurst.Browser.Tests;
+
+/// <summary>The application as a process of its own, so that it can be killed and started again on the same data.</summary>
+public sealed class AppProcess : IDisposable
+{
+    private readonly bool demo;
+    private Process? process;
+
+    public AppProcess(bool demo)
+    {
+        this.demo = demo;
+        Folder = Path.Combine(Path.GetTempPath(), "inch-burst-browser-" + Guid.NewGuid().ToString("N"));
+        using var probe = new TcpListener(IPAddress.Loopback, 0);
+        probe.Start();
+        Port = ((IPEndPoint)probe.LocalEndpoint).Port;
+        probe.Stop();
+        Start();
+    }
+
+    public string Folder { get; }
+
+    public int Port { get; }
+
+    public string Address => $"http://127.0.0.1:{Port}";
+
+    public static string Root { get; } = FindRoot();
+
+    public void Start()
+    {
+        var configuration = AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
+        var web = Path.Combine(Root, "src/InchBurst.Web");
+        var start = new ProcessStartInfo("dotnet")
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            ArgumentList = { Path.Combine(web, "bin", configuration, "net10.0/InchBurst.Web.dll"), "--content", web, "--data", Folder, "--port", $"{Port}" },
+        };
+        if (demo)
+        {
+            start.ArgumentList.Add("--demo");
+        }
+
+        var ready = new TaskCompletionSource<bool>(TaskCreationOptions.RunContinuationsAsynchronously);
+        process = new Process { StartInfo = start, EnableRaisingEvents = true };
+        process.OutputDataReceived += (_, e) => _ = e.Data?.Contains("is ready at", StringComparison.Ordinal) == true && ready.TrySetResult(true);
+        process.ErrorDataReceived += (_, _) => { };
+        process.Exited += (_, _) => ready.TrySetResult(false);
+        process.Start();
+        process.BeginOutputReadLine();
+        process.BeginErrorReadLine();
+        if (!ready.Task.WaitAsync(TimeSpan.FromSeconds(60)).GetAwaiter().GetResult())
+        {
+            throw new InvalidOperationException("The application ended before it was ready.");
+        }
+    }
+
+    /// <summary>Ends the process at once, as a power cut would (SIGKILL).</summary>
+    public void Kill()
+    {
+        process!.Kill(entireProcessTree: true);
+        process.WaitForExit();
+        process.Dispose();
+    }
+
+    public void Dispose()
+    {
+        Kill();
+        Directory.Delete(Folder, true);
+    }
+
+    private static string FindRoot()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "InchBurst.slnx")))
+        {
+            folder = folder.Parent;
+        }
+
+        return folder?.FullName ?? throw new InvalidOperationException("The repository's root was not found.");
+    }
+}
+
+/// <summary>A headless Chromium with what every test needs.</summary>
+public sealed class Chromium : IDisposable
+{
+    private readonly string profile = Directory.CreateTempSubdirectory("inch-burst-chromium-").FullName;
+
+    public Chromium(AppProcess app, int width = 1280, int height = 800)
+    {
+        App = app;
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", $"--user-data-dir={profile}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
+        Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        Resize(width, height);
+    }
+
+    public AppProcess App { get; }
+
+    public ChromeDriver Driver { get; }
+
+    public void Resize(int width, int height) => Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = width < 600 });
+
+    public void Go(string path) => Driver.Navigate().GoToUrl(App.Address + path);
+
+    public void EnterDemo()
+    {
+        Go("/SignIn");
+        Click("#enter-demo");
+        Until(d => d.FindElements(By.CssSelector(".site-nav")).Count > 0);
+    }
+
+    public IWebElement Find(string css) => Until(d => d.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed));
+
+    public void Click(string css)
+    {
+        Find(css).Click();
+        Quiet();
+    }
+
+    public void Type(string css, string text) => Find(css).SendKeys(text);
+
+    /// <summary>Sends keys to whatever has the focus, as a keyboard does.</summary>
+    public void Keys(string keys) => new OpenQA.Selenium.Interactions.Actions(Driver).SendKeys(keys).Perform();
+
+    /// <summary>Holds a modifier while pressing a key, where the focus is.</summary>
+    public void Chord(string modifier, string key) => Driver.SwitchTo().ActiveElement().SendKeys(modifier + key);
+
+    public string Text(string css) => Find(css).Text;
+
+    /// <summary>Waits until no request is on its way and the page has settled.</summary>
+    public void Quiet() => Until(d => (bool)((IJavaScriptExecutor)d).ExecuteScript(
+        "return document.readyState === 'complete' && !document.body.classList.contains('is-busy') && !document.querySelector('.htmx-request,.htmx-swapping,.htmx-settling')")! ? d : null);
+
+    public T Until<T>(Func<IWebDriver, T?> what)
+    {
+        var wait = new WebDriverWait(Driver, TimeSpan.FromSeconds(20)) { PollingInterval = TimeSpan.FromMilliseconds(40) };
+        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException));
+        return wait.Until(what!)!;
+    }
+
+    public void UntilText(string css, string text) => Until(d => d.FindElements(By.CssSelector(css)).Any(e => e.Text.Contains(text, StringComparison.Ordinal)) ? d : null);
+
+    /// <summary>What the browser's console complained about: blocked scripts, missing files, errors.</summary>
+    public IReadOnlyList<string> Complaints() => [.. Driver.Manage().Logs.GetLog(LogType.Browser).Where(e => e.Level == LogLevel.Severe).Select(e => e.Message)];
+
+    public void Dispose()
+    {
+        Driver.Quit();
+        Driver.Dispose();
+        Directory.Delete(profile, true);
+    }
+}

@@ -1,0 +1,149 @@
+using System.Net;
+using AngleSharp.Dom;
+using AngleSharp.Html.Parser;
+using InchBurst.Data;
+using InchBurst.Web.Support;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace InchBurst.Web.Tests;
+
+/// <summary>The whole application on a free loopback port with a SQLite file of its own.</summary>
+public sealed class TestHouse : IAsyncDisposable
+{
+    private readonly WebApplication app;
+
+    private TestHouse(WebApplication app, HouseOptions options)
+    {
+        this.app = app;
+        Options = options;
+        Address = new Uri(app.Urls.First());
+    }
+
+    public HouseOptions Options { get; }
+
+    public Uri Address { get; }
+
+    public IServiceProvider Services => app.Services;
+
+    public static string Root { get; } = FindRoot();
+
+    public static async Task<TestHouse> OpenAsync(bool demo = false, string? folder = null)
+    {
+        folder ??= Path.Combine(Path.GetTempPath(), "inch-burst-test-" + Guid.NewGuid().ToString("N"));
+        if (demo)
+        {
+            await TakeDemoAsync(folder);
+        }
+
+        return await BuildAsync(folder, demo);
+    }
+
+    // Simulating twelve weeks takes seconds, so it is done once and every test gets a copy of the file.
+    private static readonly Lazy<Task<string>> DemoMade = new(async () =>
+    {
+        var folder = Path.Combine(Path.GetTempPath(), "inch-burst-test-demo-" + Environment.ProcessId);
+        var house = await BuildAsync(folder, true);
+        await house.InDbAsync(db => db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)"));
+        await house.app.DisposeAsync();
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(folder, true);
+        return folder;
+    });
+
+    private static async Task TakeDemoAsync(string folder)
+    {
+        var from = await DemoMade.Value;
+        Directory.CreateDirectory(Path.Combine(folder, "keys"));
+        foreach (var file in Directory.GetFiles(from, "*", SearchOption.AllDirectories).Where(f => !f.EndsWith("-wal", StringComparison.Ordinal) && !f.EndsWith("-shm", StringComparison.Ordinal)))
+        {
+            File.Copy(file, Path.Combine(folder, Path.GetRelativePath(from, file)));
+        }
+    }
+
+    private static async Task<TestHouse> BuildAsync(string folder, bool demo)
+    {
+        var options = new HouseOptions(folder, 0, demo, false, ContentRoot: Path.Combine(Root, "src/InchBurst.Web"));
+        var app = House.Build([], options);
+        await House.PrepareAsync(app);
+        await app.StartAsync();
+        return new(app, options);
+    }
+
+    public async Task<T> InDbAsync<T>(Func<ClubDb, Task<T>> act)
+    {
+        await using var scope = Services.CreateAsyncScope();
+        return await act(scope.ServiceProvider.GetRequiredService<ClubDb>());
+    }
+
+    public Visitor Visitor() => new(Address);
+
+    /// <summary>Someone signed in as the demo coach (demo) or as the owner of a new club.</summary>
+    public async Task<Visitor> CoachAsync()
+    {
+        var visitor = Visitor();
+        if (Options.Demo)
+        {
+            await visitor.PostAsync("/SignIn", "/SignIn?handler=Demo");
+        }
+        else
+        {
+            await visitor.PostAsync("/FirstRun", "/FirstRun", ("Input.Club", "Harbour Runners"), ("Input.Squad", "Sprinters"), ("Input.Name", "Odalys Brandvold"), ("Input.Password", "long enough"));
+        }
+
+        return visitor;
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        await app.StopAsync();
+        await app.DisposeAsync();
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        Directory.Delete(Options.DataFolder, true);
+    }
+
+    private static string FindRoot()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "InchBurst.slnx")))
+        {
+            folder = folder.Parent;
+        }
+
+        return folder?.FullName ?? throw new InvalidOperationException("The repository's root was not found.");
+    }
+}
+
+/// <summary>A browser without a screen: keeps cookies, sends forms with their token.</summary>
+public sealed class Visitor(Uri address)
+{
+    private readonly HttpClient http = new(new HttpClientHandler { AllowAutoRedirect = false, CookieContainer = new CookieContainer() }) { BaseAddress = address };
+    private readonly HtmlParser parser = new();
+
+    public async Task<(HttpStatusCode Code, IDocument Page, HttpResponseMessage Response)> GetAsync(string path)
+    {
+        var response = await http.GetAsync(path);
+        return (response.StatusCode, await parser.ParseDocumentAsync(await response.Content.ReadAsStringAsync()), response);
+    }
+
+    public async Task<IDocument> PageAsync(string path)
+    {
+        var (code, page, _) = await GetAsync(path);
+        Assert.True(code == HttpStatusCode.OK, $"{path}: {code}");
+        return page;
+    }
+
+    /// <summary>Sends a form as the page at <paramref name="from"/> would.</summary>
+    public async Task<(HttpStatusCode Code, IDocument Page, HttpResponseMessage Response)> PostAsync(string from, string to, params (string Name, string Value)[] fields)
+    {
+        var page = (await GetAsync(from)).Page;
+        var token = page.QuerySelector("meta[name=form-token]")?.GetAttribute("content") ?? "";
+        return await SendAsync(to, token, fields);
+    }
+
+    public async Task<(HttpStatusCode Code, IDocument Page, HttpResponseMessage Response)> SendAsync(string to, string token, params (string Name, string Value)[] fields)
+    {
+        var response = await http.PostAsync(to, new FormUrlEncodedContent(fields.Append(("__RequestVerificationToken", token)).Select(f => new KeyValuePair<string, string>(f.Item1, f.Item2))));
+        return (response.StatusCode, await parser.ParseDocumentAsync(await response.Content.ReadAsStringAsync()), response);
+    }
+}
