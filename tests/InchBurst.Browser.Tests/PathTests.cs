@@ -119,6 +119,7 @@ public sealed class PathTests
         {
             if (path == "LIVE")
             {
+                page.Resize(1280, 800);
                 page.Click(".t-save");
                 for (var i = 0; i < 6; i++)
                 {

@@ -41,7 +41,7 @@ public class ShorthandTests
     [InlineData("4 x 30 m downhill 2deg", "4 x 30 m downhill 2deg", WorkKind.Assisted)]
     [InlineData("3 x 20 build + 10 fly tow +5%v", "3 x 20 build + 10 m fly tow +5%v", WorkKind.Assisted)]
     [InlineData("3 x 10 m band light", "3 x 10 m band light", WorkKind.Resisted)]
-    [InlineData("\"power clean\" 3 x 3 75% max", "\"power clean\" 3 x 3 reps 75% max", WorkKind.Strength)]
+    [InlineData("\"power clean\" 3 x 3 75% max", "power clean 3 x 3 reps 75% max", WorkKind.Strength)]
     [InlineData("2 x 10 m from half kneeling left through 5 m", "2 x 10 m from half-kneeling left through 5 m", WorkKind.Acceleration)]
     [InlineData("2 x 20 m from moving 5 m", "2 x 20 m from moving 5 m", WorkKind.Acceleration)]
     [InlineData("5 m + turn 180 right + 10 m + turn left + 5 m", "5 + turn 180 right + 10 + turn 180 left + 5 m", WorkKind.Turn)]
@@ -164,5 +164,31 @@ public class ShorthandTests
         Assert.Equal(json, PlanJson.Write(back));
         Assert.Equal(plan.Lines.Select(l => ShorthandPrinter.Print(l)), back.Lines.Select(l => ShorthandPrinter.Print(l)));
         Assert.ThrowsAny<System.Text.Json.JsonException>(() => PlanJson.Read(json.Replace("\"version\":1", "\"version\":9")));
+    }
+}
+
+public class FormatsDocumentTests
+{
+    public static TheoryData<string> Examples()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(folder.FullName, "InchBurst.slnx")))
+        {
+            folder = folder.Parent!;
+        }
+
+        var text = File.ReadAllText(Path.Combine(folder.FullName, "docs/formats.md"));
+        var block = text[(text.IndexOf("```shorthand", StringComparison.Ordinal) + 12)..];
+        return [.. block[..block.IndexOf("```", StringComparison.Ordinal)].Split('\n', StringSplitOptions.RemoveEmptyEntries)];
+    }
+
+    [Theory]
+    [MemberData(nameof(Examples))]
+    public void Every_example_line_is_read_and_written_back(string text)
+    {
+        var line = Shorthand.Read(text).Line;
+        Assert.True(line is not null, Shorthand.Read(text).Problem?.Message);
+        var printed = ShorthandPrinter.Print(line);
+        Assert.Equal(printed, ShorthandPrinter.Print(Shorthand.Read(printed).Line!));
     }
 }

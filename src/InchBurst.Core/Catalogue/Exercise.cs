@@ -68,7 +68,7 @@ public sealed record Exercise
     /// <summary>What it is for, in one sentence an athlete understands.</summary>
     public required string For { get; init; }
 
-    /// <summary>Name of the next easier exercise, or null.</summary>
+    /// <summary>Name of the next easier exercise, or null; the catalogue finds it from the others' <see cref="Harder"/>.</summary>
     public string? Easier { get; init; }
 
     /// <summary>Name of the next harder exercise, or null.</summary>
@@ -108,6 +108,8 @@ public sealed class ExerciseCatalogue
         }
 
         All = [.. named.Values.OrderBy(e => e.Kind).ThenBy(e => e.Family, StringComparer.Ordinal).ThenBy(e => e.Name, StringComparer.OrdinalIgnoreCase)];
+        var harder = All.Where(e => e.Harder is not null).GroupBy(e => e.Harder!, StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First().Name, StringComparer.OrdinalIgnoreCase);
+        All = [.. All.Select(e => harder.TryGetValue(e.Name, out var easier) ? e with { Easier = easier } : e)];
         foreach (var exercise in All)
         {
             foreach (var name in exercise.Also)
@@ -148,6 +150,24 @@ public sealed class ExerciseCatalogue
         var key = Key(name);
         return byName.GetValueOrDefault(key)
             ?? (key.EndsWith('s') ? byName.GetValueOrDefault(key[..^1]) : byName.GetValueOrDefault(key + "s"));
+    }
+
+    /// <summary>The path of an exercise from the easiest to the hardest, itself included; never longer than 12 steps.</summary>
+    /// <param name="exercise">An exercise of this catalogue.</param>
+    public IReadOnlyList<Exercise> Ladder(Exercise exercise)
+    {
+        var path = new List<Exercise> { exercise };
+        while (path.Count < 12 && Find(path[0].Easier) is { } easier && !path.Contains(easier))
+        {
+            path.Insert(0, easier);
+        }
+
+        while (path.Count < 12 && Find(path[^1].Harder) is { } harder && !path.Contains(harder))
+        {
+            path.Add(harder);
+        }
+
+        return path;
     }
 
     private static string Key(string name) => name.Trim().Replace('-', ' ').ToLowerInvariant();

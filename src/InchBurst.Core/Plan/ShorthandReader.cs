@@ -107,6 +107,8 @@ internal sealed class ShorthandReader
                 break;
             case TokenKind.Quoted when exerciseName is null:
                 exerciseName = Text(token, 80, "A name");
+                exercise = context.Catalogue.Find(exerciseName);
+                exerciseName = exercise?.Name ?? exerciseName;
                 at++;
                 break;
             case TokenKind.Word:
@@ -315,7 +317,7 @@ internal sealed class ShorthandReader
         }
     }
 
-    private bool IsRole(int index) => tokens[index].Kind == TokenKind.Word && Roles.ContainsKey(tokens[index].Text) && CatalogueMatch() is null;
+    private bool IsRole(int index) => tokens[index].Kind == TokenKind.Word && Roles.ContainsKey(tokens[index].Text) && CatalogueMatch() is null or { Words: 1 };
 
     private void SettleShape()
     {

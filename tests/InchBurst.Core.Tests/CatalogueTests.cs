@@ -1,0 +1,62 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
+
+namespace InchBurst.Core.Tests;
+
+public class CatalogueTests
+{
+    private static readonly ExerciseCatalogue Catalogue = ExerciseCatalogue.BuiltIn;
+
+    [Fact]
+    public void It_covers_every_kind_of_work_and_holds_at_least_110()
+    {
+        Assert.True(Catalogue.All.Count >= 110, $"{Catalogue.All.Count}");
+        Assert.Empty(WorkKinds.All.Except(Catalogue.All.Select(e => e.Kind)));
+        Assert.Empty(new[] { "raise", "activate", "mobilise", "potentiate", "acceleration", "upright running", "build-up", "start", "flying", "short contact", "long contact", "throw", "trunk", "slow down" }.Except(Catalogue.All.Select(e => e.Family)));
+    }
+
+    [Fact]
+    public void Every_usual_dose_is_shorthand_and_counts_what_the_exercise_counts()
+    {
+        foreach (var e in Catalogue.All)
+        {
+            var reading = Shorthand.Read($"{e.Name} {e.Dose}");
+            Assert.True(reading.Line is not null, $"{e.Name}: {reading.Problem?.Message}");
+            var expected = e.Counted switch { CountedIn.Metres => typeof(RunShape), CountedIn.Seconds => typeof(TimedShape), _ => typeof(CountShape) };
+            Assert.True(expected == reading.Line.Shape.GetType(), e.Name);
+            Assert.Equal(e.Counted == CountedIn.Passes, reading.Line.Shape is CountShape { Passes: true });
+            Assert.Equal(e.Kind, reading.Line.Kind);
+            Assert.Equal(e.Name, reading.Line.Exercise);
+            // The name alone stands for its usual dose.
+            Assert.Equal(ShorthandPrinter.Dose(reading.Line), ShorthandPrinter.Dose(Shorthand.Read(e.Name).Line!));
+        }
+    }
+
+    [Fact]
+    public void Texts_are_whole_and_every_ladder_ends()
+    {
+        string[] regions = ["hips", "hamstrings", "adductors", "upper back", "calves", "trunk", "shoulders"];
+        foreach (var e in Catalogue.All)
+        {
+            Assert.EndsWith(".", e.For);
+            Assert.NotEmpty(e.Points);
+            Assert.InRange(e.Effort, 1, 110);
+            Assert.Empty(e.Covers.Except(regions));
+            Assert.True(e.Harder is null || Catalogue.Find(e.Harder) is not null, e.Name);
+            Assert.Contains(e, Catalogue.Ladder(e));
+            Assert.True(Catalogue.Ladder(e).Count < 12, e.Name);
+        }
+
+        Assert.Equal(["A-march", "A-switch", "A-skip", "A-run", "overhead A-run"], Catalogue.Ladder(Catalogue.Find("A-skip")!).Select(e => e.Name));
+        // Names and other names never stand for two exercises.
+        var names = Catalogue.All.SelectMany(e => e.Also.Append(e.Name)).Select(n => n.ToLowerInvariant().Replace('-', ' ')).ToList();
+        Assert.Equal(names.Count, names.Distinct().Count());
+    }
+
+    [Theory]
+    [InlineData("POGO", "pogo hops")]
+    [InlineData("a skip", "A-skip")]
+    [InlineData("A-skips", "A-skip")]
+    [InlineData("wicket run", "mini-hurdle run")]
+    public void Names_are_found_as_coaches_type_them(string typed, string name) => Assert.Equal(name, Catalogue.Find(typed)!.Name);
+}
