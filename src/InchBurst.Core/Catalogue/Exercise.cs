@@ -123,6 +123,7 @@ public sealed class ExerciseCatalogue
             byName[Key(exercise.Name)] = exercise;
         }
 
+        Words = All.SelectMany(e => e.Also.Append(e.Name)).SelectMany(n => n.Split(' ')).ToHashSet(StringComparer.OrdinalIgnoreCase);
         LongestName = byName.Keys.Select(k => k.Count(c => c == ' ') + 1).DefaultIfEmpty(1).Max();
     }
 
@@ -134,6 +135,9 @@ public sealed class ExerciseCatalogue
 
     /// <summary>Most words in any name.</summary>
     public int LongestName { get; }
+
+    /// <summary>All words that occur in names, whatever the case.</summary>
+    public IReadOnlySet<string> Words { get; }
 
     /// <summary>All names and other names.</summary>
     public IEnumerable<string> Names => byName.Keys;

@@ -93,6 +93,79 @@ public static class PlanEdits
         return plan.MoveBlock(block.Id, index + steps);
     }
 
+    /// <summary>Moves several lines together one place up or down, keeping their order among themselves.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="lineIds">Numbers of the lines.</param>
+    /// <param name="step">-1 is up, +1 is down.</param>
+    public static SessionPlan MoveTogether(this SessionPlan plan, IReadOnlyCollection<int> lineIds, int step)
+    {
+        // From the leading edge inwards, and never past one that could not move.
+        var ids = plan.Lines.Select(l => l.Id).Where(lineIds.Contains).ToList();
+        if (step > 0)
+        {
+            ids.Reverse();
+        }
+
+        foreach (var id in ids)
+        {
+            var moved = plan.Move(id, step);
+            var order = moved.Lines.Select(l => l.Id).ToList();
+            var before = plan.Lines.Select(l => l.Id).ToList();
+            var passed = step < 0 ? before.IndexOf(id) - 1 : before.IndexOf(id) + 1;
+            if (passed < 0 || passed >= before.Count || lineIds.Contains(before[passed]) || order.SequenceEqual(before))
+            {
+                continue;
+            }
+
+            plan = moved;
+        }
+
+        return plan;
+    }
+
+    /// <summary>Joins a block to the one above it, as one block that can be gone through in rounds.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="blockId">Number of the lower block; the first block cannot be joined.</param>
+    public static SessionPlan JoinAbove(this SessionPlan plan, int blockId)
+    {
+        var at = plan.Blocks.ToList().FindIndex(b => b.Id == blockId);
+        if (at < 1)
+        {
+            return plan;
+        }
+
+        var (above, below) = (plan.Blocks[at - 1], plan.Blocks[at]);
+        var lines = above.Lines.Concat(below.Lines).ToArray();
+        var title = above.Title == below.Title ? above.Title : lines.Length == 2 ? "Pair" : above.Lines.Count > 1 ? above.Title : "Complex";
+        return plan with { Blocks = [.. plan.Blocks.Take(at - 1), above with { Title = title, Lines = lines }, .. plan.Blocks.Skip(at + 1)] };
+    }
+
+    /// <summary>Takes a block apart into one block a line.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="blockId">Number of the block.</param>
+    public static SessionPlan Split(this SessionPlan plan, int blockId)
+    {
+        var next = plan.LastId;
+        var blocks = plan.Blocks.SelectMany(b => b.Id != blockId || b.Lines.Count < 2
+            ? [b]
+            : b.Lines.Select((l, i) => new PlanBlock(i == 0 ? b.Id : ++next, TitleFor(l, null), [l]))).ToArray();
+        return plan with { Blocks = blocks, LastId = next };
+    }
+
+    /// <summary>Puts a block in the place of another, or first when there is none, giving its lines numbers.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="blockId">Number of the block to replace, or null to put it first.</param>
+    /// <param name="block">The new block.</param>
+    public static SessionPlan PutBlock(this SessionPlan plan, int? blockId, PlanBlock block)
+    {
+        var at = blockId is null ? -1 : plan.Blocks.ToList().FindIndex(b => b.Id == blockId);
+        var added = plan.Add(block);
+        var made = added.Blocks[^1];
+        var rest = added.Blocks.SkipLast(1).Where((_, i) => i != at).ToList();
+        rest.Insert(Math.Max(0, at), made);
+        return added with { Blocks = rest };
+    }
+
     /// <summary>Moves a block to a place in the order.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="blockId">Number of the block; the plan is unchanged when it has none such.</param>

@@ -293,7 +293,7 @@ public sealed record PlanLine
     /// <summary>True when each rep is done once on each side.</summary>
     public bool EachSide { get; init; }
 
-    /// <summary>Whom the line is for: "high minutes", "low minutes" or names; empty means everyone.</summary>
+    /// <summary>Whom the line is for: "high minutes", "low minutes", names, or "others": those the line before it is not for. Empty means everyone.</summary>
     public IReadOnlyList<string> For { get; init; } = [];
 
     /// <summary>What the athlete is told before the run, or null.</summary>

@@ -142,7 +142,7 @@ public static class ShorthandPrinter
     }
 
     // A name is quoted unless it is a playing group: its words might be read as others.
-    private static string Who(string name) => ShorthandWords.Groups.Contains(name) ? name : $"\"{name}\"";
+    internal static string Who(string name) => ShorthandWords.Groups.Contains(name) ? name : $"\"{name}\"";
 
     private static string Duration(double seconds) => seconds >= 60 && seconds % 60 == 0 ? Plain(seconds / 60) + " min" : Plain(seconds) + " s";
 

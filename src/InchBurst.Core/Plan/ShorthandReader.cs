@@ -212,6 +212,13 @@ internal sealed class ShorthandReader
 
         var last = tokens[at - 1];
         var name = string.Join(' ', tokens.Skip(first).Take(at - first).Select(t => t.Text));
+        // Known words with a strange one among them are a slip far more often than a new name.
+        if (at - first > 1 && tokens.Skip(first).Take(at - first).FirstOrDefault(t => !context.Catalogue.Words.Contains(t.Text)) is { Length: > 0 } strange
+            && tokens.Skip(first).Take(at - first).Any(t => context.Catalogue.Words.Contains(t.Text)))
+        {
+            throw new ShorthandException(new(strange.Start, strange.Length, $"“{strange.Text}” is not known in “{name}”. A name of your own goes in quotation marks.", Nearest(strange.Text, context.Catalogue.Words)));
+        }
+
         var near = Nearest(name, context.Catalogue.Names.Concat(Keywords));
         if (near is null && Now.Kind == TokenKind.End)
         {

@@ -101,7 +101,7 @@ internal static class ShorthandWords
         ["heavy"] = LoadUnit.Heavy,
     };
 
-    public static readonly string[] Groups = ["high minutes", "low minutes"];
+    public static readonly string[] Groups = ["high minutes", "low minutes", "others"];
 
     public static string StartWord(StartPosition start) => Starts.First(s => s.Value == start).Key;
 

@@ -1,0 +1,246 @@
+using System.Globalization;
+using System.Text;
+using System.Text.RegularExpressions;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Units;
+
+namespace InchBurst.Core.Plan;
+
+/// <summary>A problem in a text of several lines.</summary>
+/// <param name="LineNumber">Line of the text, from 1.</param>
+/// <param name="Text">That line as typed.</param>
+/// <param name="Problem">What is wrong with it, placed within the line.</param>
+public sealed record TextProblem(int LineNumber, string Text, ShorthandProblem Problem);
+
+/// <summary>A text read as blocks; the blocks are those that could be read, and nothing is to be stored while there are problems.</summary>
+/// <param name="Plan">The plan with the blocks added.</param>
+/// <param name="Problems">Problems in order.</param>
+public sealed record PlanTextReading(SessionPlan Plan, IReadOnlyList<TextProblem> Problems);
+
+/// <summary>
+/// A whole session as text (docs/formats.md): a line that ends in a colon opens a block, such as "Complex, 3 rounds, rest 3:00:", the lines
+/// below belong to it; "3 rounds: a; b" is a block on one line.
+/// </summary>
+public static partial class PlanText
+{
+    /// <summary>Most characters taken.</summary>
+    public const int LongestText = 20000;
+
+    /// <summary>Reads a text and adds its blocks to a plan.</summary>
+    /// <param name="text">The text.</param>
+    /// <param name="context">Default unit and known exercises.</param>
+    /// <param name="onto">Plan to add to; null begins a new one.</param>
+    public static PlanTextReading Read(string text, ShorthandContext context, SessionPlan? onto = null)
+    {
+        var plan = onto ?? SessionPlan.Empty;
+        var problems = new List<TextProblem>();
+        if (text.Length > LongestText)
+        {
+            return new(plan, [new(1, text[..80], new(0, 0, $"A session may have {LongestText} characters."))]);
+        }
+
+        (string Title, int Rounds, double? Pause)? header = null;
+        var inside = new List<PlanLine>();
+        void Close()
+        {
+            if (header is { } h && inside.Count > 0)
+            {
+                plan = plan.Add(new PlanBlock(0, h.Title, [.. inside], h.Rounds, h.Pause));
+            }
+
+            inside.Clear();
+            header = null;
+        }
+
+        var rows = text.Split('\n');
+        for (var i = 0; i < rows.Length; i++)
+        {
+            var row = Bullet().Replace(rows[i].TrimEnd(), m => new string(' ', m.Length));
+            if (row.Trim().Length == 0)
+            {
+                Close();
+                continue;
+            }
+
+            if (OneLineRounds().Match(row) is { Success: true } oneLine)
+            {
+                Close();
+                var (block, problem) = RoundsOnOneLine(row, oneLine, context);
+                if (problem is not null)
+                {
+                    problems.Add(new(i + 1, rows[i], problem));
+                }
+                else
+                {
+                    plan = plan.Add(block!);
+                }
+
+                continue;
+            }
+
+            if (row.EndsWith(':') && !row.Contains('"', StringComparison.Ordinal))
+            {
+                Close();
+                header = Header(row.TrimEnd(':'));
+                continue;
+            }
+
+            var reading = Shorthand.Read(row, context);
+            if (reading.Line is not { } line)
+            {
+                problems.Add(new(i + 1, rows[i], reading.Problem!));
+            }
+            else if (header is null)
+            {
+                plan = plan.Add(line, context.Catalogue.Find(line.Exercise)?.Family);
+            }
+            else
+            {
+                inside.Add(line);
+            }
+
+            if (plan.Lines.Count() + inside.Count > PlanEdits.MostLines)
+            {
+                problems.Add(new(i + 1, rows[i], new(0, 0, $"A session holds {PlanEdits.MostLines} lines.")));
+                break;
+            }
+        }
+
+        Close();
+        return new(plan, problems);
+    }
+
+    /// <summary>Reads what may be one line or a block on one line.</summary>
+    /// <param name="text">The text.</param>
+    /// <param name="context">Default unit and known exercises.</param>
+    /// <returns>The block with one line or several, or the problem.</returns>
+    public static (PlanBlock? Block, ShorthandProblem? Problem) ReadOne(string text, ShorthandContext context)
+    {
+        if (OneLineRounds().Match(text) is { Success: true } rounds)
+        {
+            return RoundsOnOneLine(text, rounds, context);
+        }
+
+        var reading = Shorthand.Read(text, context);
+        return reading.Line is { } line
+            ? (new PlanBlock(0, PlanEdits.TitleFor(line, context.Catalogue.Find(line.Exercise)?.Family), [line]), null)
+            : (null, reading.Problem);
+    }
+
+    /// <summary>The plan as text; reading it gives the same plan but for its numbers.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="catalogue">Known exercises.</param>
+    public static string Print(SessionPlan plan, ExerciseCatalogue catalogue)
+    {
+        var text = new StringBuilder();
+        foreach (var block in plan.Blocks)
+        {
+            if (text.Length > 0)
+            {
+                text.Append('\n');
+            }
+
+            text.Append(CleanTitle(block.Title));
+            if (block.Rounds > 1)
+            {
+                text.Append(CultureInfo.InvariantCulture, $", {block.Rounds} rounds");
+            }
+
+            if (block.RoundRestSeconds is { } rest)
+            {
+                text.Append(", rest ").Append(Figures.Clock(rest));
+            }
+
+            text.Append(":\n");
+            foreach (var line in block.Lines)
+            {
+                text.Append(ShorthandPrinter.Print(line, catalogue)).Append('\n');
+            }
+        }
+
+        return text.ToString();
+    }
+
+    /// <summary>A title without the signs that have a meaning in the text, 1 to 60 characters.</summary>
+    /// <param name="title">The title.</param>
+    public static string CleanTitle(string title)
+    {
+        var clean = string.Join(' ', title.Split([':', ';', ',', '"', '\r', '\n', '\t', ' '], StringSplitOptions.RemoveEmptyEntries));
+        return clean.Length switch { 0 => "Block", > 60 => clean[..60].TrimEnd(), _ => clean };
+    }
+
+    private static (PlanBlock? Block, ShorthandProblem? Problem) RoundsOnOneLine(string text, Match match, ShorthandContext context)
+    {
+        var rounds = int.Parse(match.Groups["n"].ValueSpan, CultureInfo.InvariantCulture);
+        if (rounds is < 1 or > 20)
+        {
+            return (null, new(match.Groups["n"].Index, match.Groups["n"].Length, "From 1 to 20 rounds."));
+        }
+
+        double? rest = match.Groups["rest"].Success ? ClockSeconds(match.Groups["rest"].Value) : null;
+        var lines = new List<PlanLine>();
+        var at = match.Length;
+        foreach (var part in text[at..].Split(';'))
+        {
+            if (part.Trim().Length > 0)
+            {
+                var reading = Shorthand.Read(part, context);
+                if (reading.Problem is { } problem)
+                {
+                    return (null, problem with { Start = problem.Start + at });
+                }
+
+                lines.Add(reading.Line!);
+            }
+
+            at += part.Length + 1;
+        }
+
+        return lines.Count == 0
+            ? (null, new(text.Length, 0, "What is in a round? Put ; between the lines."))
+            : (new PlanBlock(0, lines.Count == 2 ? "Pair" : "Complex", lines, rounds, rest), null);
+    }
+
+    private static (string Title, int Rounds, double? Pause) Header(string row)
+    {
+        var rounds = 1;
+        double? rest = null;
+        var title = new List<string>();
+        foreach (var part in row.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+        {
+            if (RoundsPart().Match(part) is { Success: true } r && int.Parse(r.Groups[1].ValueSpan, CultureInfo.InvariantCulture) is >= 1 and <= 20 and var n)
+            {
+                rounds = n;
+            }
+            else if (RestPart().Match(part) is { Success: true } t)
+            {
+                rest = ClockSeconds(t.Groups[1].Value);
+            }
+            else
+            {
+                title.Add(part);
+            }
+        }
+
+        return (CleanTitle(string.Join(' ', title)), rounds, rest);
+    }
+
+    private static double ClockSeconds(string text)
+    {
+        var parts = text.Split(':');
+        return (int.Parse(parts[0], CultureInfo.InvariantCulture) * 60) + int.Parse(parts[1], CultureInfo.InvariantCulture);
+    }
+
+    [GeneratedRegex(@"^\s*(?<n>\d{1,3})\s*rounds?(?:\s+rest\s+(?<rest>\d{1,2}:[0-5]\d))?\s*:(?=\s*\S)", RegexOptions.IgnoreCase)]
+    private static partial Regex OneLineRounds();
+
+    [GeneratedRegex(@"^(\d{1,2})\s*rounds?$", RegexOptions.IgnoreCase)]
+    private static partial Regex RoundsPart();
+
+    [GeneratedRegex(@"^rest\s+(\d{1,2}:[0-5]\d)$", RegexOptions.IgnoreCase)]
+    private static partial Regex RestPart();
+
+    // Bullets and numbers in front of pasted lines: "- ", "* ", "1) ".
+    [GeneratedRegex(@"^\s*(?:[-*•]|\d{1,2}[).])\s+")]
+    private static partial Regex Bullet();
+}
