@@ -8,6 +8,10 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
 {
     public DbSet<Club> Clubs => Set<Club>();
 
+    public DbSet<ClubExercise> ClubExercises => Set<ClubExercise>();
+
+    public DbSet<KeptPlan> KeptPlans => Set<KeptPlan>();
+
     public DbSet<Squad> Squads => Set<Squad>();
 
     public DbSet<Athlete> Athletes => Set<Athlete>();
@@ -54,6 +58,8 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
             e.HasMany(r => r.Marks).WithOne().HasForeignKey(m => m.RunId);
         });
         builder.Entity<Mark>().HasKey(m => new { m.RunId, m.Millimetres });
+        builder.Entity<ClubExercise>().HasIndex(e => e.Name).IsUnique();
+        builder.Entity<KeptPlan>().HasQueryFilter(p => p.DeletedAt == null);
         builder.Entity<RunCorrection>().HasIndex(c => c.RunId);
     }
 }

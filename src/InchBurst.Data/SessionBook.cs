@@ -68,6 +68,29 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
         return await WithPlanAsync(session, cancel);
     }
 
+    /// <summary>Versions of a plan, the latest first.</summary>
+    public Task<List<PlanRevision>> VersionsAsync(int sessionId, CancellationToken cancel = default) =>
+        db.PlanRevisions.AsNoTracking().Where(r => r.SessionId == sessionId).OrderByDescending(r => r.Number).Take(200).ToListAsync(cancel);
+
+    /// <summary>Cues of a squad's sessions, the latest first.</summary>
+    public Task<List<string>> CuesAsync(int squadId, CancellationToken cancel = default) =>
+        db.Sessions.Where(s => s.SquadId == squadId && s.Cue != "").OrderByDescending(s => s.Day).ThenByDescending(s => s.Id).Select(s => s.Cue).Take(40).ToListAsync(cancel);
+
+    public Task<List<KeptPlan>> KeptAsync(CancellationToken cancel = default) => db.KeptPlans.AsNoTracking().OrderBy(p => p.Name).ToListAsync(cancel);
+
+    public Task<KeptPlan?> KeptAsync(int id, CancellationToken cancel = default) => db.KeptPlans.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id, cancel);
+
+    public async Task<KeptPlan> KeepAsync(string name, PlannedSession planned, string by, CancellationToken cancel = default)
+    {
+        var kept = new KeptPlan { Name = name, WindowMinutes = planned.Session.WindowMinutes, PlanJson = planned.Session.PlanJson, By = by, At = clock.GetUtcNow().UtcDateTime };
+        db.KeptPlans.Add(kept);
+        await db.SaveChangesAsync(cancel);
+        return kept;
+    }
+
+    public Task ForgetKeptAsync(int id, bool forgotten, CancellationToken cancel = default) =>
+        db.KeptPlans.IgnoreQueryFilters().Where(p => p.Id == id).ExecuteUpdateAsync(u => u.SetProperty(p => p.DeletedAt, forgotten ? clock.GetUtcNow().UtcDateTime : null), cancel);
+
     public async Task SaveAsync(TrainingSession session, CancellationToken cancel = default)
     {
         session.Version++;

@@ -100,6 +100,7 @@ public class ShorthandTests
     [InlineData("raise 4", "4 min")]
     [InlineData("2 x 2 x 2 x 20 m", "at most")]
     [InlineData("1.5 x 20 m", "whole number")]
+    [InlineData("many x 20 m", "“many” is not a number")]
     public void What_is_missing_or_out_of_range_is_said(string text, string words)
     {
         var reading = Shorthand.Read(text);

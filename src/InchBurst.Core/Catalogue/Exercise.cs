@@ -156,6 +156,23 @@ public sealed class ExerciseCatalogue
             ?? (key.EndsWith('s') ? byName.GetValueOrDefault(key[..^1]) : byName.GetValueOrDefault(key + "s"));
     }
 
+    /// <summary>Exercises that hold every word searched for, of a kind and against a fault where these are given.</summary>
+    /// <param name="words">Words, or null for all.</param>
+    /// <param name="kind">Kind of work, or null for all.</param>
+    /// <param name="fault">A usual fault, or null for any.</param>
+    public IReadOnlyList<Exercise> Search(string? words, WorkKind? kind = null, string? fault = null)
+    {
+        var wanted = (words ?? "").Replace('-', ' ').Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        return
+        [
+            .. All.Where(e => (kind is null || e.Kind == kind)
+                && (string.IsNullOrEmpty(fault) || e.Faults.Contains(fault, StringComparer.OrdinalIgnoreCase))
+                && wanted.All(w => Text(e).Contains(w, StringComparison.OrdinalIgnoreCase))),
+        ];
+
+        static string Text(Exercise e) => string.Join(' ', e.Also.Append(e.Name).Append(e.Family).Append(e.For).Concat(e.Points).Concat(e.Kit).Concat(e.Covers)).Replace('-', ' ');
+    }
+
     /// <summary>The path of an exercise from the easiest to the hardest, itself included; never longer than 12 steps.</summary>
     /// <param name="exercise">An exercise of this catalogue.</param>
     public IReadOnlyList<Exercise> Ladder(Exercise exercise)
@@ -173,6 +190,15 @@ public sealed class ExerciseCatalogue
 
         return path;
     }
+
+    /// <summary>An exercise as JSON.</summary>
+    /// <param name="exercise">The exercise.</param>
+    public static string Write(Exercise exercise) => JsonSerializer.Serialize(exercise, Options);
+
+    /// <summary>An exercise from JSON.</summary>
+    /// <param name="json">Text made by <see cref="Write"/>.</param>
+    /// <exception cref="JsonException">The text is not an exercise.</exception>
+    public static Exercise Read(string json) => JsonSerializer.Deserialize<Exercise>(json, Options) ?? throw new JsonException("The exercise is empty.");
 
     private static string Key(string name) => name.Trim().Replace('-', ' ').ToLowerInvariant();
 

@@ -48,7 +48,7 @@ public static class ShorthandCompletion
     {
         var typed = text[from..];
         var before = text[..from];
-        if (typed.Trim().Length < 2 || before.Contains('"', StringComparison.Ordinal))
+        if (typed.Trim().Length < 2 || ShorthandWords.IsVocabulary(typed.Trim()) || before.Contains('"', StringComparison.Ordinal))
         {
             return [];
         }

@@ -212,6 +212,11 @@ internal sealed class ShorthandReader
 
         var last = tokens[at - 1];
         var name = string.Join(' ', tokens.Skip(first).Take(at - first).Select(t => t.Text));
+        if (tokens.FindIndex(first, at - first, t => t.IsWord("x")) is > 0 and var x && x > first)
+        {
+            throw Wrong(tokens[x - 1], $"“{tokens[x - 1].Text}” is not a number.");
+        }
+
         // Known words with a strange one among them are a slip far more often than a new name.
         if (at - first > 1 && tokens.Skip(first).Take(at - first).FirstOrDefault(t => !context.Catalogue.Words.Contains(t.Text)) is { Length: > 0 } strange
             && tokens.Skip(first).Take(at - first).Any(t => context.Catalogue.Words.Contains(t.Text)))

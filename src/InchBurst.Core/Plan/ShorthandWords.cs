@@ -103,6 +103,11 @@ internal static class ShorthandWords
 
     public static readonly string[] Groups = ["high minutes", "low minutes", "others"];
 
+    /// <summary>True for a word that has a meaning of its own in a line, such as a unit or a role.</summary>
+    public static bool IsVocabulary(string word) =>
+        DistanceUnits.ContainsKey(word) || TimeUnits.ContainsKey(word) || Roles.ContainsKey(word) || Starts.ContainsKey(word) || EffortWords.ContainsKey(word) || Loads.ContainsKey(word)
+        || BandWords.ContainsKey(word) || Keywords.Concat(CountWords).Concat(PassWords).Contains(word, StringComparer.OrdinalIgnoreCase);
+
     public static string StartWord(StartPosition start) => Starts.First(s => s.Value == start).Key;
 
     public static string RoleWord(SegmentRole role) => role is SegmentRole.Turn or SegmentRole.Cut

@@ -225,3 +225,27 @@ public sealed class RunCorrection
     public string By { get; set; } = "";
     public string OldMarks { get; set; } = "";
 }
+
+/// <summary>An exercise of the club's own, one that replaces a built-in of the same name, or a built-in that is hidden.</summary>
+public sealed class ClubExercise
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+
+    /// <summary>The exercise as JSON; null when this row only hides a built-in.</summary>
+    public string? Json { get; set; }
+
+    public bool Hidden { get; set; }
+}
+
+/// <summary>A plan kept to be used again.</summary>
+public sealed class KeptPlan
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+    public int WindowMinutes { get; set; }
+    public string PlanJson { get; set; } = "";
+    public string By { get; set; } = "";
+    public DateTime At { get; set; }
+    public DateTime? DeletedAt { get; set; }
+}

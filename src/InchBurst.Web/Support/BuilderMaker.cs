@@ -10,7 +10,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>A line as a row of the builder.</summary>
-public sealed record BuilderRow(PlanLine Line, string Name, string Said, string Print, string Metres, string Time, string Reaches);
+public sealed record BuilderRow(PlanLine Line, string Name, string Said, string Print, string Metres, string Time, string Reaches, bool Known);
 
 /// <summary>A block as the builder shows it.</summary>
 public sealed record BuilderBlock(PlanBlock Block, int Number, IReadOnlyList<BuilderRow> Rows, string Time);
@@ -19,7 +19,22 @@ public sealed record BuilderBlock(PlanBlock Block, int Number, IReadOnlyList<Bui
 public sealed record TypedLine(string Text, ShorthandProblem? Problem);
 
 /// <summary>How a typed line reads, in words.</summary>
-public sealed record LineReading(PlanLine? Line, string Text, ShorthandProblem? Problem, IReadOnlyList<string> Words, string Adds, bool OwnName);
+public sealed record LineReading(PlanLine? Line, string Text, ShorthandProblem? Problem, IReadOnlyList<string> Words, string Adds, bool OwnName, IReadOnlyList<Completion> Offers);
+
+/// <summary>What is chosen and what was typed but not kept: the part of the builder that is not stored.</summary>
+public sealed record BuilderState(
+    int? Line = null,
+    int? Block = null,
+    TypedLine? Typed = null,
+    TypedLine? Edited = null,
+    string? Toast = null,
+    LineFields? Fields = null,
+    IReadOnlyDictionary<string, string>? FieldErrors = null,
+    bool KeepFields = false,
+    string? Panel = null,
+    string? Pasted = null,
+    IReadOnlyList<TextProblem>? PasteProblems = null,
+    string? BlockError = null);
 
 /// <summary>Everything the builder draws.</summary>
 public sealed record BuilderView(
@@ -34,10 +49,16 @@ public sealed record BuilderView(
     IReadOnlyList<Finding> Findings,
     int? SelectedLine,
     LaneDrawing? Lane,
-    TypedLine Typed,
-    TypedLine? Edited,
-    string? Toast)
+    BuilderState State)
 {
+    public TypedLine Typed => State.Typed ?? new("", null);
+
+    public TypedLine? Edited => State.Edited;
+
+    public string? Toast => State.Toast;
+
+    public PlanBlock? SelectedBlock => State.Block is { } id ? Planned.Plan.Blocks.FirstOrDefault(b => b.Id == id) : null;
+
     public TrainingSession Session => Planned.Session;
 
     public double WindowSeconds => Session.WindowMinutes * 60;
@@ -62,19 +83,22 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var athletes = await squads.AthletesAsync(session.SquadId);
         var expected = athletes.Where(a => a.Availability != Availability.Out).ToList();
         var pace = await squads.PaceAsync(expected.Select(a => a.Id));
-        int For(PlanLine line) => line.For.Count == 0 ? expected.Count : Math.Max(1, expected.Count(a => IsFor(line, a)));
+        var plan = PlanJson.Read(session.RanPlanJson ?? session.PlanJson);
+        int For(PlanLine line) => line.For.Count == 0 ? expected.Count : Math.Max(1, expected.Count(a => IsFor(plan, line, a)));
         return (new(Math.Max(1, expected.Count), session.Lanes, pace, catalogue, AthletesFor: For), pace, athletes);
     }
 
-    /// <summary>True when a line is for an athlete: by group, by name or for everyone.</summary>
-    public static bool IsFor(PlanLine line, Athlete athlete) => line.For.Count == 0 || line.For.Any(f =>
-        (f == "high minutes" && athlete.Group == PlayingGroup.HighMinutes)
+    /// <summary>True when a line is for an athlete: by group, by name, for everyone, or for the others of the line before it.</summary>
+    public static bool IsFor(SessionPlan plan, PlanLine line, Athlete athlete) => line.For.Count == 0 || line.For.Any(f =>
+        (f == "others" && plan.Lines.TakeWhile(l => l.Id != line.Id).LastOrDefault() is { } before && before.For.Count > 0 && !IsFor(plan, before, athlete))
+        || (f == "high minutes" && athlete.Group == PlayingGroup.HighMinutes)
         || (f == "low minutes" && athlete.Group == PlayingGroup.LowMinutes)
         || athlete.Name.Equals(f, StringComparison.OrdinalIgnoreCase)
         || athlete.Name.StartsWith(f + " ", StringComparison.OrdinalIgnoreCase));
 
-    public async Task<BuilderView> MakeAsync(PlannedSession planned, int? selected, TypedLine? typed = null, TypedLine? edited = null, string? toast = null)
+    public async Task<BuilderView> MakeAsync(PlannedSession planned, BuilderState? state = null)
     {
+        state ??= new();
         var session = planned.Session;
         var plan = planned.Plan;
         var club = await desk.ClubAsync();
@@ -89,11 +113,11 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             }
         }
 
-        selected = selected is { } id && plan.Line(id) is not null ? id : null;
+        int? selected = state.Line is { } id && plan.Line(id) is not null ? id : null;
         var blocks = plan.Blocks.Select((b, i) => new BuilderBlock(
             b, i + 1, [.. b.Lines.Select(l => Row(l, b, timeline, pace, curves))],
             Figures.Clock(timeline.Items.Where(t => t.BlockId == b.Id).Sum(t => t.Seconds) + ((b.Rounds - 1) * (b.RoundRestSeconds ?? 0))))).ToList();
-        var selectedBlock = selected is { } s ? plan.BlockOf(s)?.Id : null;
+        var selectedBlock = selected is { } s ? plan.BlockOf(s)?.Id : state.Block;
         var shown = selected is { } chosen ? plan.Line(chosen) : plan.Lines.Where(l => l.Shape is RunShape && l.Kind.IsSprint()).MaxBy(l => (l.Kind == WorkKind.MaxVelocity, l.HardestEffort));
         var restrictions = athletes.Where(a => a.Availability != Availability.Full).Select(a => new Restriction(a.Name, a.Availability == Availability.Out, a.AvailabilityReason)).ToList();
         return new(
@@ -105,24 +129,30 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             plan.Blocks.Count == 0 ? [] : PlanChecks.Judge(new(plan, timeline, session.WindowMinutes * 60, session.StraightMetres, session.RunOutMetres, restrictions, catalogue)),
             selected,
             shown is null ? null : LaneDrawing.Draw(shown, 452, session.StraightMetres, club.DistanceUnit),
-            typed ?? new("", null), edited, toast);
+            selected is { } edit && state.Fields is null ? state with { Fields = LineFields.From(plan.Line(edit)!, catalogue) } : state);
     }
 
     /// <summary>How a typed line reads, with what it would add to the session.</summary>
     public async Task<LineReading> ReadAsync(string text, TrainingSession session)
     {
         var context = await ContextAsync();
-        var reading = Shorthand.Read(text, context);
-        if (reading.Line is not { } line)
+        var offers = ShorthandCompletion.Offer(text, catalogue);
+        var (block, problem) = PlanText.ReadOne(text, context);
+        if (block is null)
         {
-            return new(null, text, reading.Problem, [], "", false);
+            return new(null, text, problem, [], "", false, offers);
         }
 
+        var line = block.Lines[0];
+
         var (setting, pace, _) = await SettingAsync(session);
-        var seconds = SessionClock.Lay(SessionPlan.Empty.Add(line), setting).TotalSeconds;
-        var volume = Volume.Of(line, 1, pace, catalogue);
+        var alone = SessionPlan.Empty.Add(block);
+        var seconds = SessionClock.Lay(alone, setting).TotalSeconds;
+        var volume = Volume.Of(alone, pace, catalogue);
         var adds = (volume.Metres > 0 ? $"{Figures.Number(volume.Metres)} m, " : "") + Figures.Clock(seconds);
-        return new(line, text, null, Words(line), "adds " + adds, line.Exercise is not null && catalogue.Find(line.Exercise) is null);
+        IReadOnlyList<string> words = block.Lines.Count == 1 ? Words(line) : [$"{block.Rounds} rounds of {block.Lines.Count} lines", .. block.Lines.Select(l => l.Exercise ?? l.Kind.Name())];
+        var named = line.Exercise is not null && catalogue.Find(line.Exercise) is not null;
+        return new(line, text, null, words, "adds " + adds, line.Exercise is not null && !named, named ? [] : offers);
     }
 
     /// <summary>A line in words, piece by piece.</summary>
@@ -207,7 +237,8 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             line, Capital(name), said.Replace(" x ", " × ", StringComparison.Ordinal), print,
             volume.Metres > 0 ? Figures.Number(volume.Metres) : "–",
             Figures.Clock(timeline.SecondsOf(line.Id)),
-            reaches.Count == 0 ? "–" : Range(reaches.Min() * 100, reaches.Max() * 100));
+            reaches.Count == 0 ? "–" : Range(reaches.Min() * 100, reaches.Max() * 100),
+            catalogue.Find(line.Exercise) is not null);
     }
 
     private static string Range(double low, double high) => Math.Round(low) == Math.Round(high) ? $"{low:0}%" : $"{low:0}–{high:0}%";

@@ -40,6 +40,10 @@ public static class House
             k.Limits.MaxRequestBodySize = 2_000_000;
         });
         builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
+
+        // A run sent twice at one moment meets the unique index, which is its purpose; what is not handled is logged by the exception handler.
+        builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Critical);
+        builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         AddServices(builder.Services, options);
         var app = builder.Build();
         UsePipeline(app);
@@ -51,7 +55,8 @@ public static class House
         services.AddSingleton(options);
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<CurveShelf>();
-        services.AddSingleton(ExerciseCatalogue.BuiltIn);
+        services.AddSingleton<CatalogueShelf>();
+        services.AddScoped<ExerciseCatalogue>(s => s.GetRequiredService<CatalogueShelf>().Current(s.GetRequiredService<ClubDb>()));
         services.AddDbContext<ClubDb>(o => o.UseSqlite(ClubFile.ConnectionString(options.DataFolder), s => s.UseQuerySplittingBehavior(QuerySplittingBehavior.SingleQuery)));
         services.AddDataProtection().SetApplicationName("InchBurst").PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(options.DataFolder, "keys")));
         services.AddIdentity<AppUser, IdentityRole>(o =>
@@ -88,6 +93,7 @@ public static class House
             o.Conventions.AuthorizeFolder("/Sessions", CoachPolicy);
             o.Conventions.AuthorizeFolder("/Athletes", CoachPolicy);
             o.Conventions.AuthorizeFolder("/Settings", CoachPolicy);
+            o.Conventions.AuthorizeFolder("/Drills", CoachPolicy);
         });
         services.AddResponseCompression(o =>
         {
@@ -96,7 +102,7 @@ public static class House
         });
         services.Configure<BrotliCompressionProviderOptions>(o => o.Level = CompressionLevel.Fastest);
         services.AddHttpContextAccessor();
-        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<RosterBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>();
+        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>();
     }
 
     public static void UsePipeline(WebApplication app)

@@ -79,7 +79,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
     /// <summary>The running order of a line for those who are here and whom the line is for.</summary>
     public static IReadOnlyList<QueueRow> Queue(LiveSession live, PlanLine line, DateTime now)
     {
-        var here = live.Attendance.Where(a => a.Present && BuilderMaker.IsFor(line, a.Athlete!)).ToDictionary(a => a.AthleteId);
+        var here = live.Attendance.Where(a => a.Present && BuilderMaker.IsFor(live.Plan, line, a.Athlete!)).ToDictionary(a => a.AthleteId);
         var rest = SessionClock.RestBetweenReps(line);
         var runners = here.Values.Select(a =>
         {

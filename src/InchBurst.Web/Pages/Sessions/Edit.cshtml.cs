@@ -1,4 +1,5 @@
 using Htmx;
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
 using InchBurst.Data;
 using InchBurst.Web.Support;
@@ -7,8 +8,10 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Sessions;
 
-public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk desk) : PageModel
+public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk desk, ExerciseCatalogue catalogue) : PageModel
 {
+    public ExerciseCatalogue Catalogue => catalogue;
+
     public BuilderView View { get; private set; } = null!;
 
     public bool SettingsOpen { get; private set; }
@@ -16,65 +19,163 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
     [BindProperty]
     public SessionInput Input { get; set; } = new();
 
-    public async Task<IActionResult> OnGetAsync(int id, int? line)
-    {
-        if (await sessions.FindAsync(id) is not { } planned)
-        {
-            return NotFound();
-        }
+    public async Task<IActionResult> OnGetAsync(int id, int? line, int? block) =>
+        await sessions.FindAsync(id) is { } planned ? await WholeAsync(planned, await maker.MakeAsync(planned, new(line, block))) : NotFound();
 
-        return await WholeAsync(planned, await maker.MakeAsync(planned, line));
-    }
-
-    public Task<IActionResult> OnGetBuilderAsync(int id, int? line) => OnPlanAsync(id, p => maker.MakeAsync(p, line));
+    public Task<IActionResult> OnGetBuilderAsync(int id, int? line, int? block) => OnPlanAsync(id, p => maker.MakeAsync(p, new(line, block)));
 
     public async Task<IActionResult> OnGetReadsAsync(int id, string? text) =>
         await sessions.FindAsync(id) is { } planned ? Partial("_Reads", await maker.ReadAsync(text ?? "", planned.Session)) : NotFound();
 
     public Task<IActionResult> OnPostAddAsync(int id, string? text) => OnPlanAsync(id, async planned =>
     {
-        var reading = Shorthand.Read(text ?? "", await maker.ContextAsync());
-        if (reading.Line is not { } line)
+        var context = await maker.ContextAsync();
+        var (block, problem) = PlanText.ReadOne(text ?? "", context);
+        if (block is not null && planned.Plan.Lines.Count() + block.Lines.Count > PlanEdits.MostLines)
         {
-            return await maker.MakeAsync(planned, null, new(text ?? "", reading.Problem));
+            problem = new(0, 0, $"A session holds {PlanEdits.MostLines} lines.");
         }
 
-        if (planned.Plan.Lines.Count() >= PlanEdits.MostLines)
+        if (block is null || problem is not null)
         {
-            return await maker.MakeAsync(planned, null, new(text ?? "", new(0, 0, $"A session holds {PlanEdits.MostLines} lines.")));
+            return await maker.MakeAsync(planned, new(Typed: new(text ?? "", problem)));
         }
 
-        return await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Add(line, maker.FamilyOf(line)), "added"), null);
+        var plan = block.Lines.Count == 1 && block.Rounds == 1 ? planned.Plan.Add(block.Lines[0], maker.FamilyOf(block.Lines[0])) : planned.Plan.Add(block);
+        return await maker.MakeAsync(await KeepAsync(planned, plan, "added " + text));
     });
 
     public Task<IActionResult> OnPostReplaceAsync(int id, int line, string? text) => OnPlanAsync(id, async planned =>
     {
         var reading = Shorthand.Read(text ?? "", await maker.ContextAsync());
         return reading.Line is { } read
-            ? await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Replace(line, read, maker.FamilyOf(read)), "changed"), null)
-            : await maker.MakeAsync(planned, line, edited: new(text ?? "", reading.Problem));
+            ? await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Replace(line, read, maker.FamilyOf(read)), "changed to " + text))
+            : await maker.MakeAsync(planned, new(line, Edited: new(text ?? "", reading.Problem)));
+    });
+
+    public Task<IActionResult> OnPostFieldsAsync(int id, int line) => OnPlanAsync(id, async planned =>
+    {
+        var context = await maker.ContextAsync();
+        var fields = FieldsForm.Read(Request.Form);
+        var (text, places) = fields.ToShorthand(context.Catalogue);
+        var reading = Shorthand.Read(text, context);
+        if (reading.Line is { } read)
+        {
+            var kept = planned.Plan.Replace(line, read, maker.FamilyOf(read));
+            var same = FieldsForm.SameInputs(fields, LineFields.From(read, context.Catalogue));
+            return await maker.MakeAsync(await KeepAsync(planned, kept, "changed to " + ShorthandPrinter.Print(read, context.Catalogue)), new(line, KeepFields: same));
+        }
+
+        // The problem's place in the text tells which field it came from.
+        var problem = reading.Problem!;
+        var field = places.LastOrDefault(p => problem.Start >= p.Start && problem.Start <= p.End).Field ?? nameof(LineFields.Segments);
+        return await maker.MakeAsync(planned, new(line, Fields: fields, FieldErrors: new Dictionary<string, string> { [field] = problem.Message }));
     });
 
     public Task<IActionResult> OnPostMoveAsync(int id, int line, int steps) => OnPlanAsync(id, async planned =>
-        await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Move(line, Math.Sign(steps)), "moved"), line));
+        await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Move(line, Math.Sign(steps)), "moved a line"), new(line)));
 
     public Task<IActionResult> OnPostPlaceAsync(int id, int block, int place) => OnPlanAsync(id, async planned =>
-        await maker.MakeAsync(await KeepAsync(planned, planned.Plan.MoveBlock(block, place), "moved"), null));
+        await maker.MakeAsync(await KeepAsync(planned, planned.Plan.MoveBlock(block, place), "moved a block")));
 
     public Task<IActionResult> OnPostCopyAsync(int id, int line) => OnPlanAsync(id, async planned =>
-        await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Copy(line), "copied"), line));
+        await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Copy(line), "copied a line"), new(line)));
 
     public Task<IActionResult> OnPostRemoveAsync(int id, int line) => OnPlanAsync(id, async planned =>
     {
         var gone = planned.Plan.Line(line);
         return gone is null
-            ? await maker.MakeAsync(planned, null)
-            : await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Remove(line), "removed"), null, toast: $"Removed “{ShorthandPrinter.Print(gone)}”.");
+            ? await maker.MakeAsync(planned)
+            : await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Remove(line), "removed " + ShorthandPrinter.Print(gone)), new(Toast: $"Removed “{ShorthandPrinter.Print(gone)}”."));
     });
 
-    public Task<IActionResult> OnPostUndoAsync(int id) => OnPlanAsync(id, async planned => await maker.MakeAsync(await sessions.StepAsync(planned, -1), null));
+    public Task<IActionResult> OnPostSeveralAsync(int id, int[] lines, string what) => OnPlanAsync(id, async planned =>
+    {
+        var plan = planned.Plan;
+        var chosen = lines.Where(l => plan.Line(l) is not null).ToArray();
+        if (chosen.Length == 0)
+        {
+            return await maker.MakeAsync(planned);
+        }
 
-    public Task<IActionResult> OnPostRedoAsync(int id) => OnPlanAsync(id, async planned => await maker.MakeAsync(await sessions.StepAsync(planned, 1), null));
+        var (changed, said) = what switch
+        {
+            "up" => (plan.MoveTogether(chosen, -1), "moved up"),
+            "down" => (plan.MoveTogether(chosen, 1), "moved down"),
+            "copy" => (plan.Copy(chosen), "copied"),
+            _ => (plan.Remove(chosen), "removed"),
+        };
+        var count = chosen.Length == 1 ? "1 line" : $"{chosen.Length} lines";
+        return await maker.MakeAsync(await KeepAsync(planned, changed, $"{said} {count}"), new(Toast: $"{count} {said}."));
+    });
+
+    public Task<IActionResult> OnPostBlockAsync(int id, int block, string? title, string? rounds, string? rest) => OnPlanAsync(id, async planned =>
+    {
+        var context = await maker.ContextAsync();
+        var header = PlanText.ReadOne($"{rounds} rounds{(string.IsNullOrWhiteSpace(rest) ? "" : " rest " + rest.Trim())}: 10 m", context);
+        if (header.Block is not { } read)
+        {
+            return await maker.MakeAsync(planned, new(Block: block, BlockError: "From 1 to 20 rounds, and a rest such as 3:00."));
+        }
+
+        return await maker.MakeAsync(await KeepAsync(planned, planned.Plan.SetBlock(block, PlanText.CleanTitle(title ?? ""), read.Rounds, read.RoundRestSeconds), "changed a block"));
+    });
+
+    public Task<IActionResult> OnPostJoinAsync(int id, int block) => OnPlanAsync(id, async planned =>
+    {
+        var joined = planned.Plan.JoinAbove(block);
+        var now = joined.Blocks.FirstOrDefault(b => !planned.Plan.Blocks.Contains(b))?.Id;
+        return await maker.MakeAsync(await KeepAsync(planned, joined, "joined two blocks"), new(Block: now));
+    });
+
+    public Task<IActionResult> OnPostSplitAsync(int id, int block) => OnPlanAsync(id, async planned =>
+        await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Split(block), "took a block apart")));
+
+    public Task<IActionResult> OnPostWarmUpAsync(int id, int minutes, DayKind day, bool court, bool flow) => OnPlanAsync(id, async planned =>
+    {
+        var (setting, _, _) = await maker.SettingAsync(planned.Session);
+        var length = Math.Clamp(minutes, WarmUpMaker.LeastMinutes, WarmUpMaker.MostMinutes);
+        var made = WarmUpMaker.Make(new(length, day, court, flow, setting, Seed: planned.Session.Revision + (id * 31)));
+        var before = planned.Plan.Blocks.FirstOrDefault(b => b.Title == made.Title)?.Id;
+        return await maker.MakeAsync(
+            await KeepAsync(planned, planned.Plan.PutBlock(before, made), "made a warm-up"),
+            new(Toast: length == minutes ? "The warm-up is in place; change any line." : $"A warm-up has {WarmUpMaker.LeastMinutes} to {WarmUpMaker.MostMinutes} minutes; this one has {length}.", Panel: "warm-up"));
+    });
+
+    public Task<IActionResult> OnPostRerollAsync(int id, int line) => OnPlanAsync(id, async planned =>
+    {
+        var context = await maker.ContextAsync();
+        var now = planned.Plan.Line(line);
+        var block = planned.Plan.BlockOf(line);
+        var other = now is null || block is null ? null : WarmUpMaker.Reroll(now, [.. block.Lines.Select(l => l.Exercise ?? "")], context.Catalogue, planned.Session.Revision);
+        return other is null
+            ? await maker.MakeAsync(planned, new(line, Toast: "The catalogue has no other exercise like this one."))
+            : await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Replace(line, other, maker.FamilyOf(other)), "another exercise"), new(line));
+    });
+
+    public Task<IActionResult> OnPostPasteAsync(int id, string? text) => OnPlanAsync(id, async planned =>
+    {
+        var reading = PlanText.Read((text ?? "").ReplaceLineEndings("\n"), await maker.ContextAsync(), planned.Plan);
+        return reading.Problems.Count > 0 || reading.Plan == planned.Plan
+            ? await maker.MakeAsync(planned, new(Panel: "paste", Pasted: text, PasteProblems: reading.Problems))
+            : await maker.MakeAsync(await KeepAsync(planned, reading.Plan, "pasted lines"), new(Toast: $"{reading.Plan.Lines.Count() - planned.Plan.Lines.Count()} lines added."));
+    });
+
+    public Task<IActionResult> OnPostUndoAsync(int id) => OnPlanAsync(id, async planned => await maker.MakeAsync(await sessions.StepAsync(planned, -1)));
+
+    public Task<IActionResult> OnPostRedoAsync(int id) => OnPlanAsync(id, async planned => await maker.MakeAsync(await sessions.StepAsync(planned, 1)));
+
+    public async Task<IActionResult> OnPostKeepAsync(int id, string? name)
+    {
+        if (await sessions.FindAsync(id) is not { } planned)
+        {
+            return NotFound();
+        }
+
+        var kept = string.IsNullOrWhiteSpace(name) ? planned.Session.Name : name.Trim();
+        await sessions.KeepAsync(kept[..Math.Min(80, kept.Length)], planned, desk.Who);
+        return await WholeAsync(planned, await maker.MakeAsync(planned, new(Toast: $"“{kept}” is on the shelf; find it under New session.")));
+    }
 
     public async Task<IActionResult> OnPostSettingsAsync(int id)
     {
@@ -86,7 +187,7 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
         if (!ModelState.IsValid || (await desk.SquadsAsync()).All(s => s.Id != Input.SquadId))
         {
             SettingsOpen = true;
-            View = await maker.MakeAsync(planned, null);
+            View = await maker.MakeAsync(planned);
             return Page();
         }
 

@@ -1,3 +1,4 @@
+using System.Globalization;
 using InchBurst.Core.Plan;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
@@ -12,7 +13,13 @@ public sealed class NewModel(SessionBook sessions, Desk desk) : PageModel
     [BindProperty]
     public SessionInput Input { get; set; } = new();
 
-    public async Task<IActionResult> OnGetAsync(DateOnly? day)
+    public string From { get; private set; } = "";
+
+    public IReadOnlyList<KeptPlan> Kept { get; private set; } = [];
+
+    public IReadOnlyList<TrainingSession> Last { get; private set; } = [];
+
+    public async Task<IActionResult> OnGetAsync(DateOnly? day, string? from)
     {
         if (await desk.SquadAsync() is not { } squad)
         {
@@ -20,27 +27,66 @@ public sealed class NewModel(SessionBook sessions, Desk desk) : PageModel
         }
 
         // A squad trains in the same place more often than not, so the last session's circumstances are the first guess.
+        await ListAsync(from);
         var unit = (await desk.ClubAsync()).DistanceUnit;
         var on = day ?? desk.Today;
+        var chosen = await ChosenAsync(From);
         var last = await sessions.LastOfAsync(squad.Id) ?? new TrainingSession();
         Input = SessionInput.From(last, unit);
-        Input.Name = $"{on.DayOfWeek} session";
+        Input.Name = chosen?.Name ?? $"{on.DayOfWeek} session";
+        Input.WindowMinutes = chosen?.Minutes ?? last.WindowMinutes;
         Input.Day = on;
         Input.SquadId = squad.Id;
-        Input.Cue = "";
+        Input.Cue = CueRotation.Next(await sessions.CuesAsync(squad.Id)).Words;
         return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync()
+    public async Task<IActionResult> OnPostAsync(string? from)
     {
         if (!ModelState.IsValid || (await desk.SquadsAsync()).All(s => s.Id != Input.SquadId))
         {
+            await ListAsync(from);
             return Page();
         }
 
         var session = new TrainingSession();
         Input.Into(session, (await desk.ClubAsync()).DistanceUnit);
-        await sessions.CreateAsync(session, SessionPlan.Empty, desk.Who);
+        await sessions.CreateAsync(session, (await ChosenAsync(from ?? ""))?.Plan ?? SessionPlan.Empty, desk.Who);
         return Redirect($"/Sessions/{session.Id}");
+    }
+
+    public async Task<IActionResult> OnPostForgetAsync(int kept)
+    {
+        await sessions.ForgetKeptAsync(kept, true);
+        return Redirect("/Sessions/New");
+    }
+
+    private async Task ListAsync(string? from)
+    {
+        From = from ?? "";
+        Kept = await sessions.KeptAsync();
+        Last = [.. (await sessions.ListAsync(desk.Today.AddDays(-60), desk.Today.AddDays(60))).Take(20)];
+    }
+
+    private async Task<(string Name, int Minutes, SessionPlan Plan)?> ChosenAsync(string from)
+    {
+        var dash = from.IndexOf('-', StringComparison.Ordinal);
+        if (dash < 0 || !int.TryParse(from[(dash + 1)..], CultureInfo.InvariantCulture, out var number))
+        {
+            return null;
+        }
+
+        switch (from[..dash])
+        {
+            case "ready" when number >= 0 && number < ReadySessions.All.Count:
+                var ready = ReadySessions.All[number];
+                return (ready.Name, ready.Minutes, ready.Plan);
+            case "kept" when await sessions.KeptAsync(number) is { } kept:
+                return (kept.Name, kept.WindowMinutes, PlanJson.Read(kept.PlanJson));
+            case "session" when await sessions.FindAsync(number) is { } before:
+                return (before.Session.Name, before.Session.WindowMinutes, before.Plan);
+            default:
+                return null;
+        }
     }
 }

@@ -23,7 +23,7 @@ function ready() {
   const field = builder.querySelector("#edit-text") ?? builder.querySelector("#type-text");
   if (field && (document.activeElement === document.body || document.activeElement === null)) {
     field.focus({ preventScroll: true });
-    if (field.id === "type-text") field.setSelectionRange(field.value.length, field.value.length);
+    field.setSelectionRange(field.value.length, field.value.length);
   }
 }
 
@@ -49,3 +49,50 @@ document.addEventListener("keydown", (event) => {
 document.addEventListener("DOMContentLoaded", ready);
 document.addEventListener("htmx:afterSettle", ready);
 ready();
+
+// What fits the words being typed: a tap or Tab puts it in.
+function take(offer) {
+  const box = offer.closest(".reads");
+  const field = document.querySelector(`[aria-describedby="${box.id}"]`);
+  field.value = offer.dataset.offer;
+  field.focus();
+  field.dispatchEvent(new Event("input", { bubbles: true }));
+}
+
+document.addEventListener("click", (event) => {
+  const offer = event.target.closest("[data-offer]");
+  if (offer) take(offer);
+  const fold = event.target.closest("[data-fold]");
+  if (fold) {
+    const key = `folded-${fold.dataset.fold}-${fold.closest("[data-session]").dataset.session}`;
+    if (sessionStorage.getItem(key)) sessionStorage.removeItem(key);
+    else sessionStorage.setItem(key, "yes");
+    foldAll();
+  }
+  const copy = event.target.closest("[data-copy]");
+  if (copy) {
+    const from = document.querySelector(copy.dataset.copy);
+    from.select();
+    navigator.clipboard?.writeText(from.value).then(() => { copy.textContent = "Copied"; }, () => { copy.textContent = "Press Ctrl+C"; });
+  }
+});
+
+document.addEventListener("keydown", (event) => {
+  if (event.key !== "Tab" || event.shiftKey || !event.target.matches?.("[aria-describedby$='reads']")) return;
+  const offer = document.getElementById(event.target.getAttribute("aria-describedby"))?.querySelector("[data-offer]");
+  if (offer) {
+    event.preventDefault();
+    take(offer);
+  }
+});
+
+function foldAll() {
+  for (const fold of document.querySelectorAll("[data-fold]")) {
+    const folded = sessionStorage.getItem(`folded-${fold.dataset.fold}-${fold.closest("[data-session]").dataset.session}`) !== null;
+    fold.setAttribute("aria-expanded", String(!folded));
+    fold.closest(".block").classList.toggle("folded", folded);
+  }
+}
+
+document.addEventListener("htmx:afterSettle", foldAll);
+foldAll();

@@ -1,0 +1,134 @@
+using System.ComponentModel.DataAnnotations;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
+using InchBurst.Data;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace InchBurst.Web.Pages.Drills;
+
+public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) : PageModel
+{
+    public sealed class ExerciseInput
+    {
+        [Required(ErrorMessage = "What is it called?")]
+        public string Name { get; set; } = "";
+
+        public WorkKind Kind { get; set; } = WorkKind.Drill;
+
+        [Required(ErrorMessage = "Which family, such as upright running?"), StringLength(40, ErrorMessage = "At most 40 characters.")]
+        public string Family { get; set; } = "own";
+
+        public CountedIn Counted { get; set; }
+
+        [Required(ErrorMessage = "What is the usual dose?")]
+        public string Dose { get; set; } = "";
+
+        [Range(1, 110, ErrorMessage = "From 1 to 110%.")]
+        public double Effort { get; set; } = 60;
+
+        [Range(0, 100, ErrorMessage = "From 0 to 100.")]
+        public double Contacts { get; set; }
+
+        public bool EachSide { get; set; }
+
+        public bool ShortContact { get; set; }
+
+        [Required(ErrorMessage = "Say in one sentence what it is for."), StringLength(200, ErrorMessage = "At most 200 characters.")]
+        public string For { get; set; } = "";
+
+        public string? Harder { get; set; }
+
+        public string? Points { get; set; }
+
+        public string? Faults { get; set; }
+
+        public string? Cautions { get; set; }
+    }
+
+    public string? Of { get; private set; }
+
+    [BindProperty]
+    public ExerciseInput Input { get; set; } = new();
+
+    public IEnumerable<string> Families => catalogue.All.Select(e => e.Family).Distinct().Order(StringComparer.Ordinal);
+
+    public IEnumerable<string> Names => catalogue.All.Select(e => e.Name);
+
+    public IActionResult OnGet(string? of, string? name)
+    {
+        if (of is null)
+        {
+            Input.Name = name ?? "";
+            return Page();
+        }
+
+        if (catalogue.Find(of) is not { } e)
+        {
+            return NotFound();
+        }
+
+        Of = e.Name;
+        Input = new()
+        {
+            Name = e.Name,
+            Kind = e.Kind,
+            Family = e.Family,
+            Counted = e.Counted,
+            Dose = e.Dose,
+            Effort = e.Effort,
+            Contacts = e.Contacts,
+            EachSide = e.EachSide,
+            ShortContact = e.ShortContact,
+            For = e.For,
+            Harder = e.Harder,
+            Points = string.Join('\n', e.Points),
+            Faults = string.Join('\n', e.Faults),
+            Cautions = string.Join('\n', e.Cautions),
+        };
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(string? of)
+    {
+        Of = string.IsNullOrEmpty(of) ? null : of;
+        if (!ModelState.IsValid)
+        {
+            return Page();
+        }
+
+        // What the form does not show is kept as it was.
+        var before = catalogue.Find(Of);
+        var exercise = new Exercise
+        {
+            Name = Input.Name.Trim(),
+            Also = before?.Also ?? [],
+            Kind = Input.Kind,
+            Family = Input.Family.Trim(),
+            Counted = Input.Counted,
+            Dose = Input.Dose.Trim(),
+            Effort = Input.Effort,
+            EachSide = Input.EachSide,
+            Contacts = Input.Contacts,
+            ShortContact = Input.ShortContact,
+            SecondsEach = before?.SecondsEach ?? 2,
+            Kit = before?.Kit ?? [],
+            Covers = before?.Covers ?? [],
+            StaticHold = before?.StaticHold ?? false,
+            For = Input.For.Trim(),
+            Harder = string.IsNullOrWhiteSpace(Input.Harder) ? null : Input.Harder.Trim(),
+            Points = Rows(Input.Points),
+            Faults = Rows(Input.Faults),
+            Cautions = Rows(Input.Cautions),
+        };
+        var problems = await book.SaveAsync(exercise, Of);
+        foreach (var (field, message) in problems)
+        {
+            ModelState.AddModelError($"Input.{field}", message);
+        }
+
+        return problems.Count > 0 ? Page() : Redirect($"/Drills/{Uri.EscapeDataString(exercise.Name)}");
+    }
+
+    private static string[] Rows(string? text) => (text ?? "").Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
+}

@@ -1,0 +1,51 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
+using InchBurst.Data;
+using InchBurst.Data.Entities;
+using InchBurst.Web.Drawing;
+using InchBurst.Web.Support;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace InchBurst.Web.Pages.Drills;
+
+public sealed class ViewModel(ExerciseCatalogue catalogue, CatalogueBook book, SessionBook sessions, BuilderMaker maker, Desk desk) : PageModel
+{
+    public Exercise Exercise { get; private set; } = null!;
+
+    public LadderDrawing? Ladder { get; private set; }
+
+    public IReadOnlyList<TrainingSession> Sessions { get; private set; } = [];
+
+    public async Task<IActionResult> OnGetAsync(string name)
+    {
+        if (catalogue.Find(name) is not { } exercise)
+        {
+            return NotFound();
+        }
+
+        Exercise = exercise;
+        var ladder = catalogue.Ladder(exercise);
+        Ladder = ladder.Count > 1 ? LadderDrawing.Draw(ladder, exercise.Name, 1100) : null;
+        Sessions = [.. (await sessions.ListAsync(desk.Today, desk.Today.AddDays(60))).Where(s => s.State != SessionState.Ended).OrderBy(s => s.Day)];
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAddAsync(string name, int session)
+    {
+        if (catalogue.Find(name) is not { } exercise || await sessions.FindAsync(session) is not { } planned
+            || Shorthand.Read($"{exercise.Name} {exercise.Dose}{(exercise.EachSide ? " each side" : "")}", await maker.ContextAsync()).Line is not { } line)
+        {
+            return NotFound();
+        }
+
+        var changed = await sessions.ChangeAsync(planned, planned.Plan.Add(line, exercise.Family), "added " + exercise.Name, desk.Who);
+        return Redirect($"/Sessions/{session}?line={changed.Plan.Lines.Last().Id}");
+    }
+
+    public async Task<IActionResult> OnPostHideAsync(string name)
+    {
+        await book.HideAsync(name, true);
+        return Redirect("/Drills");
+    }
+}

@@ -1,0 +1,250 @@
+using System.Net;
+using InchBurst.Core.Plan;
+using InchBurst.Data;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
+
+namespace InchBurst.Web.Tests;
+
+/// <summary>Fields, rounds, pasting, the warm-up maker, the shelf, versions and the catalogue, through the interface.</summary>
+public sealed class PlanToolsTests : IAsyncLifetime
+{
+    private const string Url = "/Sessions/49";
+    private TestHouse house = null!;
+    private Visitor coach = null!;
+
+    public async ValueTask InitializeAsync()
+    {
+        house = await TestHouse.OpenAsync(demo: true);
+        coach = await house.CoachAsync();
+    }
+
+    public ValueTask DisposeAsync() => house.DisposeAsync();
+
+    private Task<SessionPlan> PlanAsync(int id = 49) => house.InDbAsync(async db => PlanJson.Read((await db.Sessions.SingleAsync(s => s.Id == id)).PlanJson));
+
+    private async Task<AngleSharp.Dom.IDocument> DoAsync(string handler, params (string, string)[] fields)
+    {
+        var (code, page, _) = await coach.PostAsync(Url, $"{Url}?handler={handler}", fields);
+        Assert.Equal(HttpStatusCode.OK, code);
+        return page;
+    }
+
+    private static (string, string)[] Fields(AngleSharp.Dom.IDocument page, params (string Name, string Value)[] changed)
+    {
+        var form = page.QuerySelector("form.fields[id^=fields]")!;
+        var fields = form.QuerySelectorAll("input[name], select[name]").Where(e => !e.HasAttribute("disabled") && e.GetAttribute("name") != "__RequestVerificationToken" && (e.GetAttribute("type") != "checkbox" || e.HasAttribute("checked")))
+            .Select(e => (Name: e.GetAttribute("name")!, Value: e is AngleSharp.Html.Dom.IHtmlSelectElement s ? s.Value ?? "" : e.GetAttribute("value") ?? "")).ToList();
+        foreach (var (name, value) in changed)
+        {
+            var at = fields.FindIndex(f => f.Name == name);
+            if (at >= 0)
+            {
+                fields[at] = (name, value);
+            }
+            else
+            {
+                fields.Add((name, value));
+            }
+        }
+
+        return [.. fields];
+    }
+
+    [Fact]
+    public async Task Fields_show_the_line_and_a_change_in_them_rewrites_it()
+    {
+        var line = (await PlanAsync()).Lines.Single(l => l.Kind == WorkKind.MaxVelocity);
+        var page = await coach.PageAsync($"{Url}?line={line.Id}");
+        Assert.Equal("3", page.QuerySelector("#x-reps")!.GetAttribute("value"));
+        Assert.Equal(["20", "10", "20", ""], page.QuerySelectorAll("[name=SegmentAmount]").Select(e => e.GetAttribute("value")));
+
+        var after = await DoAsync($"Fields&line={line.Id}", Fields(page, ("Reps", "4"), ("Rest", "5:00"), ("EachSide", "true"), ("For", "low minutes"), ("Cue", "stay loose")));
+        Assert.Equal("4 x 20 build + 10 fly + 20 m slow each side @100% rest 5:00 for low minutes cue \"stay loose\"", after.QuerySelector("#edit-text")!.GetAttribute("value"));
+        Assert.Equal(4, (await PlanAsync()).Line(line.Id)!.Reps);
+
+        // A part is added by typing into the empty one, taken out by clearing it.
+        var parts = Fields(after).ToList();
+        var amounts = parts.Select((p, i) => (p, i)).Where(x => x.p.Item1 == "SegmentAmount").Select(x => x.i).ToList();
+        parts[amounts[3]] = ("SegmentAmount", "5");
+        parts[amounts[0]] = ("SegmentAmount", "");
+        await DoAsync($"Fields&line={line.Id}", [.. parts]);
+        Assert.Equal("10 fly + 20 slow + 5 m", ShorthandPrinter.ShapeText((await PlanAsync()).Line(line.Id)!.Shape));
+    }
+
+    [Fact]
+    public async Task A_wrong_field_is_told_beside_it_and_keeps_what_was_typed()
+    {
+        var line = (await PlanAsync()).Lines.Single(l => l.Kind == WorkKind.MaxVelocity);
+        var page = await coach.PageAsync($"{Url}?line={line.Id}");
+        foreach (var (field, value, words) in new[] { ("Reps", "many", "“many”"), ("Rest", "2", "2:00"), ("Effort", "900", "0 to 120"), ("Gates", "99", "beyond the end"), ("Load", "sled", "How heavy"), ("Reps", "0", "1 to 100") })
+        {
+            var after = await DoAsync($"Fields&line={line.Id}", Fields(page, (field, value)));
+            var input = after.QuerySelector($"[name={field}]")!;
+            Assert.Equal(value, input.GetAttribute("value"));
+            Assert.Contains(words, input.ParentElement!.QuerySelector(".wrong")!.TextContent);
+        }
+
+        Assert.Equal(ShorthandPrinter.Print(line), ShorthandPrinter.Print((await PlanAsync()).Line(line.Id)!));
+    }
+
+    [Fact]
+    public async Task Rounds_pairs_and_several_lines_at_once()
+    {
+        await DoAsync("Add", ("text", "3 rounds rest 2:00: squat 3 reps; broad jump 3 reps"));
+        var pair = (await PlanAsync()).Blocks[^1];
+        Assert.Equal(("Pair", 3, 2), (pair.Title, pair.Rounds, pair.Lines.Count));
+        var bad = await DoAsync($"Block&block={pair.Id}", ("title", "Pair"), ("rounds", "99"), ("rest", "3:00"));
+        Assert.Contains("From 1 to 20 rounds", bad.QuerySelector(".block-edit .wrong")!.TextContent);
+        await DoAsync($"Block&block={pair.Id}", ("title", "Lift: and jump"), ("rounds", "4"), ("rest", "3:00"));
+        var changed = (await PlanAsync()).Blocks[^1];
+        Assert.Equal(("Lift and jump", 4, 180.0), (changed.Title, changed.Rounds, changed.RoundRestSeconds));
+        await DoAsync($"Split&block={pair.Id}");
+        Assert.Single((await PlanAsync()).Blocks[^1].Lines);
+        await DoAsync($"Join&block={(await PlanAsync()).Blocks[^1].Id}");
+        Assert.Equal(2, (await PlanAsync()).Blocks[^1].Lines.Count);
+
+        var plan = await PlanAsync();
+        var last = plan.Lines.TakeLast(2).Select(l => ("lines", $"{l.Id}")).ToArray();
+        await DoAsync("Several&what=copy", last);
+        Assert.Equal(plan.Lines.Count() + 2, (await PlanAsync()).Lines.Count());
+        var page = await DoAsync("Several&what=remove", last);
+        Assert.Contains("2 lines removed", page.QuerySelector(".toast-bar")!.TextContent);
+        await DoAsync("Undo");
+        Assert.Equal(plan.Lines.Count() + 2, (await PlanAsync()).Lines.Count());
+    }
+
+    [Fact]
+    public async Task A_pasted_session_is_added_whole_or_not_at_all()
+    {
+        var before = (await PlanAsync()).Lines.Count();
+        var bad = await DoAsync("Paste", ("text", "4 x 20 m\r\n4 x 20 m rset 2:00\r\n"));
+        Assert.Contains("row 2", bad.Body!.TextContent);
+        Assert.Contains("4 x 20 m rset 2:00", bad.QuerySelector("#paste-text")!.TextContent);
+        Assert.Equal(before, (await PlanAsync()).Lines.Count());
+        var good = await DoAsync("Paste", ("text", "Main part, 2 rounds:\r\n4 x 20 m\r\npogos 10\r\n"));
+        Assert.Contains("2 lines added", good.Body!.TextContent);
+        Assert.Equal(2, (await PlanAsync()).Blocks[^1].Rounds);
+        // What is copied out can be pasted in again.
+        var text = good.QuerySelector("#copy-text")!.TextContent;
+        var blocks = (await PlanAsync()).Blocks.Count;
+        await DoAsync("Paste", ("text", text));
+        Assert.Equal(blocks * 2, (await PlanAsync()).Blocks.Count);
+    }
+
+    [Fact]
+    public async Task A_warm_up_is_made_in_place_rolled_line_by_line_and_undone()
+    {
+        var page = await DoAsync("WarmUp", ("minutes", "16"), ("day", "TopSpeed"), ("court", "false"), ("flow", "false"));
+        var plan = await PlanAsync();
+        Assert.Equal("Warm-up", plan.Blocks[0].Title);
+        Assert.Equal(1, plan.Blocks.Count(b => b.Title == "Warm-up"));
+        Assert.Equal("build-up", plan.Blocks[0].Lines[^1].Exercise);
+        Assert.StartsWith("1", page.QuerySelector(".block-title .muted")!.TextContent);
+        var mobilise = plan.Blocks[0].Lines.First(l => Core.Catalogue.ExerciseCatalogue.BuiltIn.Find(l.Exercise)!.Family == "mobilise");
+        await DoAsync($"Reroll&line={mobilise.Id}");
+        Assert.NotEqual(mobilise.Exercise, (await PlanAsync()).Line(mobilise.Id)!.Exercise);
+        await DoAsync("Undo");
+        await DoAsync("Undo");
+        Assert.Equal("raise", (await PlanAsync()).Blocks[0].Lines[0].Exercise);
+        var shortest = await DoAsync("WarmUp", ("minutes", "3"), ("day", "Mixed"), ("court", "true"), ("flow", "true"));
+        Assert.Contains("this one has 10", shortest.QuerySelector(".toast-bar")!.TextContent);
+    }
+
+    [Fact]
+    public async Task The_shelf_copies_and_versions_bring_plans_back()
+    {
+        await coach.PostAsync(Url, $"{Url}?handler=Keep", ("name", "Our Thursday"));
+        var form = await coach.PageAsync("/Sessions/New?from=ready-1");
+        Assert.Equal("Top-speed day", form.QuerySelector("#Input_Name")!.GetAttribute("value"));
+        Assert.Contains("Our Thursday", form.QuerySelector("#from")!.TextContent);
+        // The demo's sessions all used one cue, so another is offered.
+        Assert.Equal(CueRotation.All[0].Words, form.QuerySelector("#Input_Cue")!.GetAttribute("value"));
+        (string, string)[] common = [("Input.Day", "2026-12-03"), ("Input.SquadId", "1"), ("Input.Lanes", "2"), ("Input.WindowMinutes", "60"), ("Input.Straight", "60"), ("Input.RunOut", "20")];
+        foreach (var (from, first) in new[] { ("ready-1", "raise"), ("kept-1", "raise"), ("session-49", "raise") })
+        {
+            var made = await coach.PostAsync("/Sessions/New", "/Sessions/New", [("Input.Name", "Copy"), ("from", from), .. common]);
+            var id = int.Parse(made.Response.Headers.Location!.ToString().Split('/')[^1], System.Globalization.CultureInfo.InvariantCulture);
+            Assert.Equal(first, (await PlanAsync(id)).Lines.First().Exercise);
+        }
+
+        var before = PlanJson.Write(await PlanAsync());
+        await DoAsync("Add", ("text", "4 x 20 m"));
+        await DoAsync("Add", ("text", "4 x 10 m"));
+        Assert.Contains("added 4 x 20 m", (await coach.PageAsync($"{Url}/Versions")).Body!.TextContent);
+        await coach.PostAsync($"{Url}/Versions", $"{Url}/Versions", ("number", "0"));
+        Assert.Equal(before, PlanJson.Write(await PlanAsync()));
+        await DoAsync("Undo");
+        Assert.Equal(2 + PlanJson.Read(before).Lines.Count(), (await PlanAsync()).Lines.Count());
+        await coach.PostAsync("/Sessions/New", "/Sessions/New?handler=Forget", ("kept", "1"));
+        Assert.DoesNotContain("Our Thursday", (await coach.PageAsync("/Sessions/New")).Body!.TextContent);
+    }
+
+    [Fact]
+    public async Task A_coachs_own_exercise_is_checked_known_at_once_and_can_be_hidden()
+    {
+        (string, string)[] Own(string name, string dose, string harder = "") =>
+            [("of", ""), ("Input.Name", name), ("Input.Kind", "Drill"), ("Input.Family", "own"), ("Input.Counted", "Metres"), ("Input.Dose", dose), ("Input.Effort", "55"), ("Input.Contacts", "0"), ("Input.For", "Teaches it."), ("Input.Harder", harder), ("Input.Points", "One\nTwo")];
+        var wrong = await coach.PostAsync("/Drills/Edit", "/Drills/Edit", Own("A-skip", "now and then", "nothing such"));
+        Assert.Contains("There is “A-skip” already", wrong.Page.Body!.TextContent);
+        Assert.Contains("is not in the catalogue", wrong.Page.Body.TextContent);
+        var dose = await coach.PostAsync("/Drills/Edit", "/Drills/Edit", Own("Quay stride", "now and then"));
+        Assert.Contains("Write the dose in shorthand", dose.Page.Body!.TextContent);
+        Assert.Equal("now and then", dose.Page.QuerySelector("#Input_Dose")!.GetAttribute("value"));
+        Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync("/Drills/Edit", "/Drills/Edit", Own("Quay stride", "2 x 20 m", "A-run"))).Code);
+        Assert.Contains("Two", (await coach.PageAsync("/Drills/Quay%20stride")).Body!.TextContent);
+        await DoAsync("Add", ("text", "quay stride"));
+        Assert.Equal("Quay stride", (await PlanAsync()).Lines.Last().Exercise);
+        Assert.Contains("Quay stride", (await coach.PageAsync($"{Url}?handler=Reads&text=qua")).Body!.TextContent);
+
+        await coach.PostAsync("/Drills/Quay%20stride", "/Drills/Quay%20stride?handler=Hide");
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/Quay%20stride")).Code);
+        // Plans that name it keep it, and the page still opens.
+        Assert.Contains("Quay stride", (await coach.PageAsync(Url)).Body!.TextContent);
+        await coach.PostAsync("/Drills", "/Drills?handler=Show", ("name", "Quay stride"));
+        await coach.PageAsync("/Drills/Quay%20stride");
+    }
+
+    [Fact]
+    public async Task Drills_are_found_by_word_kind_and_fault_and_added_to_a_session()
+    {
+        async Task<List<string>> Names(string query) => [.. (await coach.PageAsync("/Drills?" + query)).QuerySelectorAll(".drill a").Select(a => a.TextContent)];
+        Assert.Contains("ankle dribble", await Names("q=dribble"));
+        Assert.DoesNotContain("broad jump", await Names("kind=Drill"));
+        Assert.Contains("four-point start", await Names("fault=Popping up"));
+        Assert.Empty(await Names("q=zzzz"));
+        var ladder = (await coach.PageAsync("/Drills/A-skip")).QuerySelectorAll(".ladder a").Select(a => a.GetAttribute("aria-label"));
+        Assert.Equal(["A-march", "A-switch", "A-skip", "A-run", "overhead A-run"], ladder);
+        await coach.PostAsync("/Drills/A-run", "/Drills/A-run?handler=Add", ("session", "49"));
+        Assert.Equal("A-run", (await PlanAsync()).Lines.Last().Exercise);
+    }
+
+    [Fact]
+    public async Task An_older_file_is_copied_before_it_is_brought_up_to_date()
+    {
+        var folder = Path.Combine(Path.GetTempPath(), "inch-burst-test-" + Guid.NewGuid().ToString("N"));
+        Directory.CreateDirectory(folder);
+        ClubDb Open() => new(new DbContextOptionsBuilder<ClubDb>().UseSqlite(ClubFile.ConnectionString(folder) + ";Pooling=False").Options);
+        await using (var old = Open())
+        {
+            await old.GetService<IMigrator>().MigrateAsync("First");
+            old.Clubs.Add(new() { Name = "Old club" });
+            await old.SaveChangesAsync();
+        }
+
+        await using (var db = Open())
+        {
+            var copy = await ClubFile.BringUpToDateAsync(db, folder, TimeProvider.System);
+            Assert.NotNull(copy);
+            Assert.Empty(await db.Database.GetPendingMigrationsAsync());
+            Assert.Equal("Old club", (await db.Clubs.SingleAsync()).Name);
+            await using var copied = new ClubDb(new DbContextOptionsBuilder<ClubDb>().UseSqlite($"Data Source={copy};Pooling=False").Options);
+            Assert.Equal("Old club", (await copied.Clubs.SingleAsync()).Name);
+            Assert.NotEmpty(await copied.Database.GetPendingMigrationsAsync());
+            Assert.Null(await ClubFile.BringUpToDateAsync(db, folder, TimeProvider.System));
+        }
+
+        Directory.Delete(folder, true);
+    }
+}
