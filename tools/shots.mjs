@@ -64,6 +64,9 @@ try {
       if (what === "wait") await find(css);
       if (what === "top") await call("POST", `${s}/execute/sync`, { script: `window.scrollTo(0, ${css})`, args: [] });
       if (what === "pause") await new Promise((done) => setTimeout(done, Number(css)));
+      if (what === "js") console.log(await call("POST", `${s}/execute/sync`, { script: css, args: [] }));
+      if (what === "clear") await call("POST", `${s}/element/${await find(css)}/clear`, {});
+      if (what === "tab") await call("POST", `${s}/element/${await find(css)}/value`, { text: "\uE004" });
       if (what === "url") await call("POST", `${s}/url`, { url: base + css });
       await idle();
     }

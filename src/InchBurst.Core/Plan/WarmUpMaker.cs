@@ -168,7 +168,9 @@ public static class WarmUpMaker
             lines.Add(Line(e, context) with { Sets = 1, Reps = 1 });
         }
 
-        lines.Add(Last(request, context));
+        var last = Last(request, context);
+        last = last with { Reps = Math.Min(last.Reps, pick.LastReps), Effort = last.Effort! with { Percents = [.. last.Effort.Percents.TakeLast(Math.Min(last.Reps, pick.LastReps))] } };
+        lines.Add(pick.LastInWaves ? last with { Kind = WorkKind.Drill } : last);
         return lines;
     }
 
@@ -205,6 +207,12 @@ public static class WarmUpMaker
 
     private sealed record Choice(List<Exercise> Activate, List<Exercise> Mobilise, List<Exercise> Potentiate, List<Exercise> Travel)
     {
+        /// <summary>Most reps of the last exercise.</summary>
+        public int LastReps { get; private set; } = 3;
+
+        /// <summary>True when a large group runs the last exercise in waves, not lane by lane.</summary>
+        public bool LastInWaves { get; private set; }
+
         /// <summary>Takes out the least needed exercise; false when only what must stay is left.</summary>
         public bool Drop()
         {
@@ -221,6 +229,24 @@ public static class WarmUpMaker
             if (Potentiate.Count > 1)
             {
                 Potentiate.RemoveAt(0);
+                return true;
+            }
+
+            if (LastReps > 2)
+            {
+                LastReps--;
+                return true;
+            }
+
+            if (!LastInWaves)
+            {
+                LastInWaves = true;
+                return true;
+            }
+
+            if (LastReps > 1)
+            {
+                LastReps--;
                 return true;
             }
 

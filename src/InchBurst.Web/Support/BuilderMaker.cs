@@ -151,8 +151,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var volume = Volume.Of(alone, pace, catalogue);
         var adds = (volume.Metres > 0 ? $"{Figures.Number(volume.Metres)} m, " : "") + Figures.Clock(seconds);
         IReadOnlyList<string> words = block.Lines.Count == 1 ? Words(line) : [$"{block.Rounds} rounds of {block.Lines.Count} lines", .. block.Lines.Select(l => l.Exercise ?? l.Kind.Name())];
-        var named = line.Exercise is not null && catalogue.Find(line.Exercise) is not null;
-        return new(line, text, null, words, "adds " + adds, line.Exercise is not null && !named, named ? [] : offers);
+        return new(line, text, null, words, "adds " + adds, line.Exercise is not null && catalogue.Find(line.Exercise) is null, []);
     }
 
     /// <summary>A line in words, piece by piece.</summary>

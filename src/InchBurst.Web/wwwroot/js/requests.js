@@ -5,13 +5,14 @@ let running = 0;
 document.addEventListener("htmx:configRequest", (event) => {
   if (event.detail.verb !== "get" && token) event.detail.headers.RequestVerificationToken = token;
 });
-document.addEventListener("htmx:beforeRequest", () => {
+// Counted on the request itself: the element that sent it may be gone from the page when the answer comes.
+document.addEventListener("htmx:beforeSend", (event) => {
   running += 1;
   document.body.classList.add("is-busy");
-});
-document.addEventListener("htmx:afterRequest", () => {
-  running = Math.max(0, running - 1);
-  if (running === 0) document.body.classList.remove("is-busy");
+  event.detail.xhr.addEventListener("loadend", () => {
+    running -= 1;
+    if (running === 0) document.body.classList.remove("is-busy");
+  });
 });
 
 function say(text) {
