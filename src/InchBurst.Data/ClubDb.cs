@@ -10,6 +10,8 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
 
     public DbSet<ClubExercise> ClubExercises => Set<ClubExercise>();
 
+    public DbSet<ClubSchool> ClubSchools => Set<ClubSchool>();
+
     public DbSet<KeptPlan> KeptPlans => Set<KeptPlan>();
 
     public DbSet<Squad> Squads => Set<Squad>();
@@ -59,6 +61,7 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
         });
         builder.Entity<Mark>().HasKey(m => new { m.RunId, m.Millimetres });
         builder.Entity<ClubExercise>().HasIndex(e => e.Name).IsUnique();
+        builder.Entity<ClubSchool>().HasIndex(s => s.Name).IsUnique();
         builder.Entity<KeptPlan>().HasQueryFilter(p => p.DeletedAt == null);
         builder.Entity<RunCorrection>().HasIndex(c => c.RunId);
     }

@@ -1,6 +1,8 @@
 using CsCheck;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Check;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Rest;
 using InchBurst.Core.Sprint;
 
 namespace InchBurst.Core.Tests;
@@ -48,12 +50,12 @@ public class PlanTests
     [Fact]
     public void Rest_follows_what_is_written_and_otherwise_the_rule_of_a_minute_for_ten_metres()
     {
-        Assert.Equal(120, SessionClock.RestBetweenReps(Line("4 x 20 m rest 2:00")));
-        Assert.Equal(180, SessionClock.RestBetweenReps(Line("4 x 20 m rest 90s/10m")));
-        Assert.Equal(20 / 1.4, SessionClock.RestBetweenReps(Line("4 x 20 m rest walk-back")), 6);
+        Assert.Equal(120, RestRules.Between(Line("4 x 20 m rest 2:00"), CoachingSchool.Usual).Seconds);
+        Assert.Equal(180, RestRules.Between(Line("4 x 20 m rest 90s/10m"), CoachingSchool.Usual).Seconds);
+        Assert.Equal(20 / 1.4, RestRules.Between(Line("4 x 20 m rest walk-back"), CoachingSchool.Usual).Seconds, 6);
         // Common practice: one minute for each 10 m of free sprint.
-        Assert.Equal(180, SessionClock.RestBetweenReps(Line("4 x 20 build + 10 fly + 20 slow")));
-        Assert.Equal(0, SessionClock.RestBetweenReps(Line("raise 4 min")));
+        Assert.Equal(180, RestRules.Between(Line("4 x 20 build + 10 fly + 20 slow"), CoachingSchool.Usual).Seconds);
+        Assert.Equal(0, RestRules.Between(Line("raise 4 min"), CoachingSchool.Usual).Seconds);
     }
 
     [Fact]
@@ -81,6 +83,9 @@ public class PlanTests
         var timeline = Lay(plan);
         Assert.Equal(6, timeline.Items.Count);
         Assert.Equal((3 * (120 + 5)) + (2 * 90), timeline.TotalSeconds, 6);
+        // Two stations with the group halved: as long as two turns at the slower one.
+        var stations = SessionPlan.Empty.Add(new PlanBlock(0, "Stations", [Line("2 min"), Line("pogos 10")], Stations: true));
+        Assert.Equal(240, Lay(stations, 8).TotalSeconds, 6);
         Assert.Equal(30, Volume.Of(plan, Pace, ExerciseCatalogue.BuiltIn).ShortContacts);
     }
 

@@ -1,6 +1,6 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
-using InchBurst.Core.Units;
+using InchBurst.Core.Sprint;
 
 namespace InchBurst.Core.Check;
 
@@ -17,19 +17,37 @@ public enum Severity
     Note,
 }
 
+/// <summary>A change that makes a finding go away.</summary>
+/// <param name="Label">What it does.</param>
+/// <param name="Plan">The plan with it done.</param>
+/// <param name="Lanes">Lanes it needs, or null when they stay.</param>
+/// <param name="EndSeconds">When the session then ends, s, where that is the point.</param>
+public sealed record PlanFix(string Label, SessionPlan Plan, int? Lanes = null, double? EndSeconds = null);
+
 /// <summary>Something the plan shows when it is read by a rule.</summary>
 /// <param name="Rule">Short name of the rule.</param>
 /// <param name="Severity">Its weight.</param>
 /// <param name="Said">The finding in a coach's words.</param>
 /// <param name="Why">The reason, with its number and where that comes from.</param>
 /// <param name="LineId">Line it is about, or null for the whole session.</param>
-public sealed record Finding(string Rule, Severity Severity, string Said, string Why, int? LineId = null);
+public sealed record Finding(string Rule, Severity Severity, string Said, string Why, int? LineId = null)
+{
+    /// <summary>One-tap fixes; may be empty.</summary>
+    public IReadOnlyList<PlanFix> Fixes { get; init; } = [];
+}
 
 /// <summary>Someone who is not in full training.</summary>
 /// <param name="Name">Name.</param>
 /// <param name="IsOut">True when out, false when modified.</param>
 /// <param name="Reason">Reason as written, may be empty.</param>
 public sealed record Restriction(string Name, bool IsOut, string Reason);
+
+/// <summary>An athlete as the checks see one.</summary>
+/// <param name="Name">Name.</param>
+/// <param name="Curve">The athlete's curve, or the group's when there is none.</param>
+/// <param name="Estimated">True when the curve is the group's.</param>
+/// <param name="Age">Age in years, if known.</param>
+public sealed record CheckedAthlete(string Name, SprintCurve Curve, bool Estimated, int? Age = null);
 
 /// <summary>What a plan is judged with.</summary>
 /// <param name="Plan">The plan.</param>
@@ -40,7 +58,37 @@ public sealed record Restriction(string Name, bool IsOut, string Reason);
 /// <param name="Restrictions">Athletes of the squad who are out or modified.</param>
 /// <param name="Catalogue">Known exercises.</param>
 public sealed record CheckContext(
-    SessionPlan Plan, SessionTimeline Timeline, double WindowSeconds, double StraightMetres, double RunOutMetres, IReadOnlyList<Restriction> Restrictions, ExerciseCatalogue Catalogue);
+    SessionPlan Plan, SessionTimeline Timeline, double WindowSeconds, double StraightMetres, double RunOutMetres, IReadOnlyList<Restriction> Restrictions, ExerciseCatalogue Catalogue)
+{
+    /// <summary>The school that judges.</summary>
+    public CoachingSchool School { get; init; } = CoachingSchool.Usual;
+
+    /// <summary>Group, lanes and pace, for fixes that change the time.</summary>
+    public ClockSetting? Setting { get; init; }
+
+    /// <summary>Athletes expected.</summary>
+    public IReadOnlyList<CheckedAthlete> Athletes { get; init; } = [];
+
+    /// <summary>Cue of the session, may be empty.</summary>
+    public string Cue { get; init; } = "";
+
+    /// <summary>Cues of the squad's earlier sessions, the latest first.</summary>
+    public IReadOnlyList<string> EarlierCues { get; init; } = [];
+
+    /// <summary>A line of shorthand, for fixes.</summary>
+    internal PlanLine Line(string text) => Shorthand.Read(text, new(Units.DistanceUnit.Metre, Catalogue)).Line ?? throw new InvalidOperationException($"A fix is not shorthand: {text}");
+
+    /// <summary>Exercise of a line, or null.</summary>
+    internal Exercise? ExerciseOf(PlanLine line) => Catalogue.Find(line.Exercise);
+
+    /// <summary>The plan with a block put before the block of a line.</summary>
+    internal SessionPlan Before(int lineId, string title, params string[] lines)
+    {
+        var at = Plan.Blocks.ToList().FindIndex(b => b.Lines.Any(l => l.Id == lineId));
+        var added = Plan.Add(new PlanBlock(0, title, [.. lines.Select(Line)]));
+        return added.MoveBlock(added.Blocks[^1].Id, Math.Max(0, at));
+    }
+}
 
 /// <summary>One rule.</summary>
 public interface IPlanCheck
@@ -54,126 +102,16 @@ public interface IPlanCheck
 public static class PlanChecks
 {
     /// <summary>The rules in the order they are looked at.</summary>
-    public static IReadOnlyList<IPlanCheck> All { get; } = [new WarmUpFirst(), new RoomToRun(), new FitsTheWindow(), new NotInFullTraining(), new KitAndPeopleSafe()];
+    public static IReadOnlyList<IPlanCheck> All { get; } =
+    [
+        new WarmUpFirst(), new RoomToRun(), new FitsTheWindow(), new NotInFullTraining(), new HelpStaysSmall(), new YoungAthletes(), new WarmUpInOrder(), new NoLongHoldsBefore(), new BuildUpsFirst(),
+        new RestByRule(), new FreshForSpeed(), new NotTooMuch(), new WhoReachesTopSpeed(), new BuildLongEnough(), new LoadHasItsAim(), new OneCue(), new RunThroughTheLine(), new ContactsSuitTheDay(),
+        new SlowingDownTaught(), new CoolDownLast(), new KitAndPeopleSafe(),
+    ];
 
     /// <summary>Everything the rules find, the gravest first.</summary>
     /// <param name="context">The plan and its circumstances.</param>
     public static IReadOnlyList<Finding> Judge(CheckContext context) => [.. All.SelectMany(c => c.Look(context)).OrderBy(f => f.Severity)];
 
-    internal static bool IsFullSprint(PlanLine line) => line.Kind.IsSprint() && line.HardestEffort >= 90;
-}
-
-/// <summary>No full sprint without a warm-up of at least 10 minutes (common practice).</summary>
-public sealed class WarmUpFirst : IPlanCheck
-{
-    /// <summary>Least warm-up before full sprints, s.</summary>
-    public const double LeastSeconds = 600;
-
-    /// <inheritdoc/>
-    public IEnumerable<Finding> Look(CheckContext context)
-    {
-        var first = context.Timeline.Items.FirstOrDefault(i => PlanChecks.IsFullSprint(i.Line));
-        if (first is null)
-        {
-            yield break;
-        }
-
-        var before = context.Timeline.Items.TakeWhile(i => i != first).Where(i => i.Line.Kind != WorkKind.CoolDown && i.Line.HardestEffort < 95).ToList();
-        var seconds = before.Sum(i => i.Seconds);
-        if (before.All(i => i.Line.Kind is not (WorkKind.Raise or WorkKind.Mobilise)))
-        {
-            yield return new("warm-up", Severity.Stop, "Full sprints without a warm-up", "Hamstrings are hurt most by sprinting cold. Put at least 10 minutes before the first full effort (common practice).", first.Line.Id);
-        }
-        else if (seconds < LeastSeconds - 1)
-        {
-            yield return new("warm-up", Severity.Mind, $"Only {Figures.Clock(seconds)} before the first full sprint", "Warm-up and drills together should take at least 10 minutes (common practice).", first.Line.Id);
-        }
-    }
-}
-
-/// <summary>A run needs the straight for its metres and room to stop behind it: 20 m from top speed, 10 m after a short start (common practice).</summary>
-public sealed class RoomToRun : IPlanCheck
-{
-    /// <inheritdoc/>
-    public IEnumerable<Finding> Look(CheckContext context)
-    {
-        var room = context.StraightMetres + context.RunOutMetres;
-        foreach (var line in context.Plan.Lines)
-        {
-            if (line.Shape is not RunShape run || !line.Kind.IsSprint() || run.Segments.Any(s => s.Role == SegmentRole.Back))
-            {
-                continue;
-            }
-
-            var hasSlow = run.Segments.Any(s => s.Role == SegmentRole.Slow);
-            var needed = run.Metres + (hasSlow ? 0 : run.SprintMetres >= 20 ? 20 : 10);
-            if (run.SprintMetres > context.StraightMetres + 1e-6)
-            {
-                yield return new("room", Severity.Stop, $"{Figures.Number(run.SprintMetres, 1)} m of sprint on a {Figures.Number(context.StraightMetres, 1)} m straight", "The fast part must end on the straight.", line.Id);
-            }
-            else if (needed > room + 1e-6)
-            {
-                yield return new("room", Severity.Stop, $"No room to stop after {Figures.Number(run.SprintMetres, 1)} m", $"Running and stopping take {Figures.Number(needed, 1)} m; straight and run-out give {Figures.Number(room, 1)} m. The run-out must be free of walls and people.", line.Id);
-            }
-        }
-    }
-}
-
-/// <summary>The session must fit the time there is.</summary>
-public sealed class FitsTheWindow : IPlanCheck
-{
-    /// <inheritdoc/>
-    public IEnumerable<Finding> Look(CheckContext context)
-    {
-        var over = context.Timeline.TotalSeconds - context.WindowSeconds;
-        if (over > 30)
-        {
-            yield return new("window", Severity.Stop, $"Overruns the {Figures.Number(context.WindowSeconds / 60)}-minute window by {Figures.Clock(over)}", "When it does not fit, take out reps before rest.");
-        }
-    }
-}
-
-/// <summary>Pain, a recent strain or illness is a stop; the way back to sprinting belongs to the clinician who treats the athlete.</summary>
-public sealed class NotInFullTraining : IPlanCheck
-{
-    /// <inheritdoc/>
-    public IEnumerable<Finding> Look(CheckContext context)
-    {
-        if (!context.Plan.Lines.Any(PlanChecks.IsFullSprint))
-        {
-            yield break;
-        }
-
-        foreach (var person in context.Restrictions)
-        {
-            var reason = person.Reason.Length > 0 ? person.Reason + ". " : "";
-            yield return new("restriction", Severity.Mind, $"{person.Name} is {(person.IsOut ? "out" : "on modified training")}", reason + "Return to full sprinting is for the clinician who treats the athlete.");
-        }
-    }
-}
-
-/// <summary>The cautions that belong to loads and helped running; always shown.</summary>
-public sealed class KitAndPeopleSafe : IPlanCheck
-{
-    /// <inheritdoc/>
-    public IEnumerable<Finding> Look(CheckContext context)
-    {
-        foreach (var line in context.Plan.Lines)
-        {
-            if (line.Kind == WorkKind.Assisted)
-            {
-                yield return new("assisted", Severity.Mind, "Helped running stays small and straight", "Soft landing side, nobody in line with cord or band, not for beginners or a sore hamstring. At most +5% of free speed in much of the literature (Haugen et al. 2019).", line.Id);
-            }
-
-            if (line.Load?.Kind is LoadKind.Band or LoadKind.Tow)
-            {
-                yield return new("bands", Severity.Note, "Check bands, cords and anchors before use", "They snap: nobody stands in line with them.", line.Id);
-            }
-
-            if (line.Load?.Kind is LoadKind.Sled or LoadKind.Uphill or LoadKind.Chain)
-            {
-                yield return new("lane", Severity.Note, "Sleds and hills on a clear lane", "Wait until the runner ahead has finished and walk back outside the lanes.", line.Id);
-            }
-        }
-    }
+    internal static bool IsFullSprint(PlanLine line) => line.Kind.IsSprint() && line.HardestEffort >= 90 && !(line.Effort?.Percents.Count > 1);
 }

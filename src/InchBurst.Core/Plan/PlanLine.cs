@@ -341,7 +341,8 @@ public sealed record PlanLine
 /// <param name="Lines">At least one line.</param>
 /// <param name="Rounds">How often the lines are gone through, 1 to 20.</param>
 /// <param name="RoundRestSeconds">Rest between rounds in s, 0 to 3600, or null.</param>
-public sealed record PlanBlock(int Id, string Title, IReadOnlyList<PlanLine> Lines, int Rounds = 1, double? RoundRestSeconds = null);
+/// <param name="Stations">True when the lines are stations: as many groups as lines, each at another one, moving on together.</param>
+public sealed record PlanBlock(int Id, string Title, IReadOnlyList<PlanLine> Lines, int Rounds = 1, double? RoundRestSeconds = null, bool Stations = false);
 
 /// <summary>A session plan: one document.</summary>
 /// <param name="Version">Version of the document's form; 1 today.</param>

@@ -39,13 +39,13 @@ public static partial class PlanText
             return new(plan, [new(1, text[..80], new(0, 0, $"A session may have {LongestText} characters."))]);
         }
 
-        (string Title, int Rounds, double? Pause)? header = null;
+        (string Title, int Rounds, double? Pause, bool Stations)? header = null;
         var inside = new List<PlanLine>();
         void Close()
         {
             if (header is { } h && inside.Count > 0)
             {
-                plan = plan.Add(new PlanBlock(0, h.Title, [.. inside], h.Rounds, h.Pause));
+                plan = plan.Add(new PlanBlock(0, h.Title, [.. inside], h.Rounds, h.Pause, h.Stations));
             }
 
             inside.Clear();
@@ -151,7 +151,7 @@ public static partial class PlanText
                 text.Append(", rest ").Append(Figures.Clock(rest));
             }
 
-            text.Append(":\n");
+            text.Append(block.Stations ? ", stations:\n" : ":\n");
             foreach (var line in block.Lines)
             {
                 text.Append(ShorthandPrinter.Print(line, catalogue)).Append('\n');
@@ -201,10 +201,11 @@ public static partial class PlanText
             : (new PlanBlock(0, lines.Count == 2 ? "Pair" : "Complex", lines, rounds, rest), null);
     }
 
-    private static (string Title, int Rounds, double? Pause) Header(string row)
+    private static (string Title, int Rounds, double? Pause, bool Stations) Header(string row)
     {
         var rounds = 1;
         double? rest = null;
+        var stations = false;
         var title = new List<string>();
         foreach (var part in row.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
         {
@@ -216,13 +217,17 @@ public static partial class PlanText
             {
                 rest = ClockSeconds(t.Groups[1].Value);
             }
+            else if (part.Equals("stations", StringComparison.OrdinalIgnoreCase))
+            {
+                stations = true;
+            }
             else
             {
                 title.Add(part);
             }
         }
 
-        return (CleanTitle(string.Join(' ', title)), rounds, rest);
+        return (CleanTitle(string.Join(' ', title)), rounds, rest, stations);
     }
 
     private static double ClockSeconds(string text)

@@ -1,4 +1,6 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Check;
+using InchBurst.Core.Rest;
 using InchBurst.Core.Sprint;
 
 namespace InchBurst.Core.Plan;
@@ -10,8 +12,9 @@ namespace InchBurst.Core.Plan;
 /// <param name="Catalogue">Known exercises.</param>
 /// <param name="StartIntervalSeconds">Least time between two goes in s; 0 sends all free lanes together.</param>
 /// <param name="AthletesFor">How many of the athletes a line's "for" covers; null means all.</param>
+/// <param name="School">Coaching school whose rest holds where a line says none; null means the usual one.</param>
 public sealed record ClockSetting(
-    int Athletes, int Lanes, SprintCurve Pace, ExerciseCatalogue Catalogue, double StartIntervalSeconds = 0, Func<PlanLine, int>? AthletesFor = null)
+    int Athletes, int Lanes, SprintCurve Pace, ExerciseCatalogue Catalogue, double StartIntervalSeconds = 0, Func<PlanLine, int>? AthletesFor = null, CoachingSchool? School = null)
 {
     /// <summary>Curve used when a squad has no times yet: 8.0 m/s and 1.15 s (common practice).</summary>
     public static SprintCurve UsualPace { get; } = new(8.0, 1.15);
@@ -53,12 +56,6 @@ public sealed record SessionTimeline(IReadOnlyList<ClockItem> Items, double Tota
 /// <summary>Lays a session out in time for the whole group.</summary>
 public static class SessionClock
 {
-    /// <summary>Rest when a line says none: one minute for each 10 m of free sprint (common practice).</summary>
-    public const double UsualRestSecondsPer10Metres = 60;
-
-    /// <summary>Speed of walking back in m/s (common practice).</summary>
-    public const double WalkingSpeed = 1.4;
-
     private const double StepAsideSeconds = 3;
     private const double DrillHeadwaySeconds = 3;
     private const double HardestBraking = 3.0;
@@ -79,6 +76,12 @@ public static class SessionClock
                     clock += block.RoundRestSeconds ?? 0;
                 }
 
+                if (block.Stations && block.Lines.Count > 1)
+                {
+                    clock = Stations(block, round, clock, setting, items);
+                    continue;
+                }
+
                 foreach (var line in block.Lines)
                 {
                     var item = Item(line, block.Id, round, clock, setting);
@@ -91,28 +94,19 @@ public static class SessionClock
         return new(items, clock);
     }
 
-    /// <summary>Rest in s between reps of a line: as written, or by the usual rule for sprints, or none.</summary>
-    /// <param name="line">The line.</param>
-    public static double RestBetweenReps(PlanLine line)
+    // As many groups as stations, each at another station, all moving on together when the slowest is done.
+    private static double Stations(PlanBlock block, int round, double start, ClockSetting setting, List<ClockItem> items)
     {
-        var run = line.Shape as RunShape;
-        return line.Rest switch
+        var groups = block.Lines.Count;
+        var part = setting with { Athletes = (int)Math.Ceiling(setting.Athletes / (double)groups), AthletesFor = null };
+        for (var turn = 0; turn < groups; turn++)
         {
-            { WalkBack: true } => (run?.Metres ?? 20) / WalkingSpeed,
-            { Per: { } per, RepSeconds: { } seconds } => seconds * (run?.SprintMetres ?? per.Metres) / per.Metres,
-            { RepSeconds: { } seconds } => seconds,
-            _ when line.Kind.IsSprint() && run is not null => UsualRest(line, run),
-            _ when run is not null => run.Metres / WalkingSpeed,
-            _ => 0,
-        };
-    }
+            var at = block.Lines.Select(l => Item(l, block.Id, round, start, part)).ToList();
+            start = at.Max(i => i.EndSeconds);
+            items.Add(at[turn] with { EndSeconds = start });
+        }
 
-    private static double UsualRest(PlanLine line, RunShape run)
-    {
-        // Submaximal build-ups are jogged or walked back; full efforts rest by their metres.
-        return line.HardestEffort >= 90 && line.Effort?.Percents.Count is null or 1
-            ? UsualRestSecondsPer10Metres * run.SprintMetres / 10
-            : run.Metres / WalkingSpeed;
+        return start;
     }
 
     /// <summary>Seconds one rep of a run occupies its lane: running, slowing down and stepping aside.</summary>
@@ -138,7 +132,7 @@ public static class SessionClock
                     slow += segment.Length.Metres;
                     break;
                 case SegmentRole.Walk:
-                    seconds += segment.Length.Metres / WalkingSpeed;
+                    seconds += segment.Length.Metres / RestRules.WalkingSpeed;
                     break;
                 case SegmentRole.Jog:
                     seconds += segment.Length.Metres / 2.5;
@@ -158,8 +152,8 @@ public static class SessionClock
     private static ClockItem Item(PlanLine line, int blockId, int round, double start, ClockSetting setting) => line.Shape switch
     {
         RunShape run => Running(line, run, blockId, round, start, setting),
-        TimedShape time => Together(line, time.Seconds * (line.EachSide ? 2 : 1), blockId, round, start),
-        CountShape count => Together(line, Math.Max(1, count.Count * (line.EachSide ? 2 : 1) * (setting.Catalogue.Find(line.Exercise)?.SecondsEach ?? 2)), blockId, round, start),
+        TimedShape time => Together(line, time.Seconds * (line.EachSide ? 2 : 1), blockId, round, start, setting),
+        CountShape count => Together(line, Math.Max(1, count.Count * (line.EachSide ? 2 : 1) * (setting.Catalogue.Find(line.Exercise)?.SecondsEach ?? 2)), blockId, round, start, setting),
         _ => throw new ArgumentOutOfRangeException(nameof(line)),
     };
 
@@ -167,7 +161,7 @@ public static class SessionClock
     {
         var athletes = Math.Max(1, Math.Min(setting.Athletes, setting.AthletesFor?.Invoke(line) ?? setting.Athletes));
         var queues = line.Kind.Queues();
-        var rest = RestBetweenReps(line);
+        var rest = RestRules.Between(line, setting.School ?? CoachingSchool.Usual).Seconds;
         var longest = Enumerable.Range(0, line.TotalReps).Max(i => RunSeconds(run, EffortOf(line, i), setting.Pace));
         var sides = line.EachSide ? 2 : 1;
         var flow = GroupFlow.Simulate(new(
@@ -195,9 +189,9 @@ public static class SessionClock
         return new(line, blockId, round, start, start + flow.FinishSeconds, bars, false, rest, flow.ShortestRest);
     }
 
-    private static ClockItem Together(PlanLine line, double repSeconds, int blockId, int round, double start)
+    private static ClockItem Together(PlanLine line, double repSeconds, int blockId, int round, double start, ClockSetting setting)
     {
-        var rest = line.Rest is { WalkBack: false } ? RestBetweenReps(line) : line.Shape is CountShape && line.TotalReps > 1 ? UsualCountRest(line) : 0;
+        var rest = line.TotalReps > 1 ? RestRules.Between(line, setting.School ?? CoachingSchool.Usual).Seconds : 0;
         var setRest = line.Rest?.SetSeconds ?? rest;
         var bars = new List<ClockBar>();
         var clock = start;
@@ -214,14 +208,6 @@ public static class SessionClock
 
         return new(line, blockId, round, start, clock, bars, rest == 0, line.TotalReps > 1 ? rest : null, line.TotalReps > 1 ? rest : null);
     }
-
-    // Between sets of jumps 1 to 2 minutes, between lifts 2 minutes, otherwise a breath (common practice).
-    private static double UsualCountRest(PlanLine line) => line.Kind switch
-    {
-        WorkKind.Jumps => 60,
-        WorkKind.Strength => 120,
-        _ => 15,
-    };
 
     private static double EffortOf(PlanLine line, int rep) => line.Effort?.OfRep(rep) ?? line.Kind.UsualEffort();
 }

@@ -18,6 +18,7 @@ internal sealed class ShorthandReader
     private int reps = 1;
     private RepShape? shape;
     private Token? bareNumber;
+    private Token lastGate;
     private Effort? effort;
     private LineStart? start;
     private LineRest? rest;
@@ -54,7 +55,7 @@ internal sealed class ShorthandReader
         SettleShape();
         if (gates.Count > 0 && shape is RunShape run && gates[^1].Metres > run.Metres + 1e-6)
         {
-            throw Wrong(tokens[^1], $"The gate at {gates[^1]} stands beyond the end of the run.");
+            throw Wrong(lastGate, $"The gate at {gates[^1]} stands beyond the end of the run.");
         }
 
         return new PlanLine
@@ -702,6 +703,7 @@ internal sealed class ShorthandReader
             throw Wrong(numbers[16].Number, "At most 16 gates.");
         }
 
+        lastGate = numbers[^1].Number;
         var unitAhead = numbers[^1].Unit ?? ShapeUnit();
         var found = new Distance[numbers.Count];
         for (var i = numbers.Count - 1; i >= 0; i--)

@@ -36,6 +36,9 @@ public sealed class Squad
 {
     public int Id { get; set; }
     public string Name { get; set; } = "";
+
+    /// <summary>Name of the coaching school that judges this squad's sessions; empty means the usual one.</summary>
+    public string School { get; set; } = "";
     public DateTime? RetiredAt { get; set; }
     public List<Athlete> Athletes { get; } = [];
 }
@@ -118,6 +121,10 @@ public sealed class TrainingSession
     public double StraightMetres { get; set; } = 60;
     public double RunOutMetres { get; set; } = 20;
     public string Cue { get; set; } = "";
+
+    /// <summary>Name of the coaching school for this session; empty means the squad's.</summary>
+    public string School { get; set; } = "";
+
     public string PlanJson { get; set; } = "";
 
     /// <summary>The plan as it was when the session was taken trackside.</summary>
@@ -236,6 +243,14 @@ public sealed class ClubExercise
     public string? Json { get; set; }
 
     public bool Hidden { get; set; }
+}
+
+/// <summary>A coaching school copied and changed by the club.</summary>
+public sealed class ClubSchool
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+    public string Json { get; set; } = "";
 }
 
 /// <summary>A plan kept to be used again.</summary>

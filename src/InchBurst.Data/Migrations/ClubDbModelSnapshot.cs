@@ -226,6 +226,28 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("ClubExercises");
                 });
 
+            modelBuilder.Entity("InchBurst.Data.Entities.ClubSchool", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Json")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Name")
+                        .IsUnique();
+
+                    b.ToTable("ClubSchools");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.KeptPlan", b =>
                 {
                     b.Property<int>("Id")
@@ -425,6 +447,10 @@ namespace InchBurst.Data.Migrations
                     b.Property<DateTime?>("RetiredAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("School")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.ToTable("Squads");
@@ -477,6 +503,10 @@ namespace InchBurst.Data.Migrations
 
                     b.Property<double>("RunOutMetres")
                         .HasColumnType("REAL");
+
+                    b.Property<string>("School")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("SquadId")
                         .HasColumnType("INTEGER");

@@ -1,6 +1,7 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Check;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Rest;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
 using InchBurst.Data;
@@ -155,7 +156,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
     }
 
     /// <summary>A line in words, piece by piece.</summary>
-    public static IReadOnlyList<string> Words(PlanLine line)
+    public static IReadOnlyList<string> Words(PlanLine line, CoachingSchool? school = null)
     {
         var words = new List<string>();
         if (line.Sets > 1)
@@ -207,9 +208,9 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         {
             words.Add("rest " + ShorthandPrinter.RestText(line.Rest));
         }
-        else if (line.TotalReps > 1 && SessionClock.RestBetweenReps(line) is > 0 and var rest)
+        else if (line.TotalReps > 1 && RestRules.ByRule(line, school ?? CoachingSchool.Usual) is { Seconds: > 0 } rule)
         {
-            words.Add($"rest {Figures.Clock(rest)} by rule");
+            words.Add($"rest {Figures.Clock(rule.Seconds)} by rule");
         }
 
         if (line.For.Count > 0)

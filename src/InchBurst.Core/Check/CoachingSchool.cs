@@ -1,0 +1,113 @@
+using System.Text.Json;
+
+namespace InchBurst.Core.Check;
+
+/// <summary>What a number of a school is called, what it may be, and why it is what it is.</summary>
+/// <param name="Key">Short name, unique.</param>
+/// <param name="Label">What a coach calls it.</param>
+/// <param name="Unit">Unit, may be empty.</param>
+/// <param name="Least">Least value allowed.</param>
+/// <param name="Most">Most value allowed.</param>
+public sealed record SchoolNumber(string Key, string Label, string Unit, double Least, double Most);
+
+/// <summary>A value with its reason.</summary>
+/// <param name="Value">Value in the unit of its number.</param>
+/// <param name="Reason">Why, with its source or "common practice".</param>
+public sealed record SchoolValue(double Value, string Reason);
+
+/// <summary>A coaching school: a named set of numbers, each with its reason, that a coach can copy and change.</summary>
+/// <param name="Name">Name, unique.</param>
+/// <param name="About">What it stands for, in one sentence.</param>
+/// <param name="Values">Values by key; those missing are taken from the first school.</param>
+public sealed record CoachingSchool(string Name, string About, IReadOnlyDictionary<string, SchoolValue> Values)
+{
+    /// <summary>Every number a school sets, in the order they are shown.</summary>
+    public static IReadOnlyList<SchoolNumber> Numbers { get; } =
+    [
+        new("rest.free", "Rest for each 10 m of full sprint", "s", 5, 180),
+        new("rest.heavy", "Rest for each 10 m with a heavy load", "s", 5, 240),
+        new("rest.submaximal", "Rest between runs under 90%", "s", 0, 600),
+        new("rest.jumps", "Rest between sets of jumps", "s", 0, 300),
+        new("rest.floor", "Shortest rest after a full sprint", "s", 0, 300),
+        new("warmup.least", "Shortest warm-up", "min", 10, 30),
+        new("volume.acceleration", "Most metres of acceleration", "m", 20, 1000),
+        new("volume.maxvelocity", "Most metres of flying runs, build included", "m", 20, 1000),
+        new("volume.resisted", "Most metres with a load", "m", 0, 1000),
+        new("volume.assisted", "Most metres with help", "m", 0, 400),
+        new("volume.contacts", "Most ground contacts of jumps", "", 0, 600),
+        new("reps.flies", "Most runs at top speed", "", 1, 20),
+        new("load.bracket", "Load for top-speed work changes speed by at most", "%", 1, 30),
+        new("load.heaviest", "Load for acceleration slows by at most", "%", 5, 80),
+        new("assisted.ceiling", "Help quickens by at most", "%", 1, 10),
+        new("reach.topspeed", "A top-speed run reaches at least", "% of own", 85, 99),
+        new("through.metres", "Run through past a timed line", "m", 0, 20),
+        new("cooldown.least", "Shortest cool-down", "min", 0, 20),
+    ];
+
+    /// <summary>The schools that ship with the program.</summary>
+    public static IReadOnlyList<CoachingSchool> BuiltIn { get; } =
+    [
+        new("Full rest, light loads", "Every sprint fresh; loads so light that the movement stays the same.", Set(
+            ("rest.free", 60, "One minute for each 10 m (common practice)."),
+            ("rest.heavy", 90, "Heavy loads take about 90 s for each 10 m (common practice)."),
+            ("rest.submaximal", 120, "Two to three minutes between short submaximal runs (common practice)."),
+            ("rest.jumps", 90, "One to two minutes between sets of jumps (common practice)."),
+            ("rest.floor", 60, "Even a 5 m start takes a minute to be fresh (common practice)."),
+            ("warmup.least", 15, "15 to 20 minutes is usual before full speed (common practice)."),
+            ("volume.acceleration", 300, "100 to 300 m a session (Haugen et al. 2019, from memory)."),
+            ("volume.maxvelocity", 180, "50 to 150 m of flying metres (Haugen et al. 2019, from memory); build-ups of four to six runs included it is about 180."),
+            ("volume.resisted", 200, "50 to 200 m a session (Haugen et al. 2019, from memory)."),
+            ("volume.assisted", 100, "Up to 100 m (Haugen et al. 2019, from memory)."),
+            ("volume.contacts", 120, "A middling jump session (common practice)."),
+            ("reps.flies", 6, "Four to six good runs do it (common practice)."),
+            ("load.bracket", 10, "Within 10% of free speed the movement stays the same (common practice)."),
+            ("load.heaviest", 10, "This school pulls light loads only."),
+            ("assisted.ceiling", 5, "At most 105% in much of the literature (Haugen et al. 2019)."),
+            ("reach.topspeed", 95, "Below 95% of own top speed a run trains something else (common practice)."),
+            ("through.metres", 5, "A 10 m time is run through a cone at 15 (common practice)."),
+            ("cooldown.least", 5, "About 5 minutes (common practice)."))),
+        new("Heavy to light sled", "Heavy sleds build the push; over weeks they go heavy to light to free.", Set(
+            ("rest.heavy", 90, "About 90 s for each 10 m with a heavy sled (common practice)."),
+            ("load.heaviest", 60, "Anything that still moves forward; power is highest near half of free speed (Cross et al. 2017)."),
+            ("volume.resisted", 250, "Resisted running is the main work here (common practice)."),
+            ("volume.acceleration", 200, "Less free acceleration, since the sled gives the push (common practice)."),
+            ("warmup.least", 12, "Starts under load are slower and need a little less (common practice)."))),
+        new("Short team windows", "Thirty to forty minutes with a whole team: the queue is the rest, and little is enough.", Set(
+            ("rest.free", 40, "In a team the queue is most of the rest; 40 s for each 10 m keeps speed within a few percent (common practice)."),
+            ("rest.heavy", 60, "Light and short loads only (common practice)."),
+            ("rest.submaximal", 60, "Walk-back rest (common practice)."),
+            ("rest.jumps", 60, "One minute (common practice)."),
+            ("rest.floor", 30, "Walk back and queue (common practice)."),
+            ("warmup.least", 10, "Ten minutes of flow (common practice)."),
+            ("volume.acceleration", 200, "Matches add their own sprinting (common practice)."),
+            ("volume.maxvelocity", 120, "Two to four runs hold what is there (common practice)."),
+            ("volume.contacts", 60, "Courts and matches add contacts (common practice)."),
+            ("reps.flies", 4, "A small exposure once or twice a week (common practice)."),
+            ("reach.topspeed", 90, "90% of own best counts as an exposure (common practice)."),
+            ("load.heaviest", 30, "Moderate loads leave nobody stiff for a match (common practice)."),
+            ("cooldown.least", 3, "Part of team training follows (common practice)."))),
+    ];
+
+    /// <summary>The school used when none is chosen.</summary>
+    public static CoachingSchool Usual => BuiltIn[0];
+
+    /// <summary>Value of a number.</summary>
+    /// <param name="key">Its key.</param>
+    /// <exception cref="KeyNotFoundException">There is no such number.</exception>
+    public double this[string key] => Of(key).Value;
+
+    /// <summary>Value of a number with its reason.</summary>
+    /// <param name="key">Its key.</param>
+    /// <exception cref="KeyNotFoundException">There is no such number.</exception>
+    public SchoolValue Of(string key) => Values.TryGetValue(key, out var own) ? own : Usual.Values[key];
+
+    /// <summary>The school as JSON.</summary>
+    public string ToJson() => JsonSerializer.Serialize(this);
+
+    /// <summary>A school from JSON.</summary>
+    /// <param name="json">Text made by <see cref="ToJson"/>.</param>
+    /// <exception cref="JsonException">The text is not a school.</exception>
+    public static CoachingSchool FromJson(string json) => JsonSerializer.Deserialize<CoachingSchool>(json) ?? throw new JsonException("The school is empty.");
+
+    private static Dictionary<string, SchoolValue> Set(params (string Key, double Value, string Reason)[] values) => values.ToDictionary(v => v.Key, v => new SchoolValue(v.Value, v.Reason));
+}
