@@ -34,7 +34,7 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
         session.PlanJson = PlanJson.Write(plan);
         db.Sessions.Add(session);
         await db.SaveChangesAsync(cancel);
-        db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = 0, PlanJson = session.PlanJson, What = "made", By = by, At = clock.GetUtcNow().UtcDateTime });
+        db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = 0, PlanJson = session.PlanJson, Lanes = session.Lanes, What = "made", By = by, At = clock.GetUtcNow().UtcDateTime });
         await db.SaveChangesAsync(cancel);
         return session;
     }
@@ -47,7 +47,7 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
         session.Revision++;
         session.Version++;
         SetPlan(session, PlanJson.Write(plan));
-        db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = session.Revision, PlanJson = session.PlanJson, What = what, By = by, At = clock.GetUtcNow().UtcDateTime });
+        db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = session.Revision, PlanJson = session.PlanJson, Lanes = session.Lanes, What = what, By = by, At = clock.GetUtcNow().UtcDateTime });
         await db.SaveChangesAsync(cancel);
         return await WithPlanAsync(session, cancel);
     }
@@ -61,6 +61,7 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
         {
             session.Revision = target.Number;
             SetPlan(session, target.PlanJson);
+            session.Lanes = target.Lanes ?? session.Lanes;
             session.Version++;
             await db.SaveChangesAsync(cancel);
         }
@@ -76,6 +77,17 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
     public Task<List<string>> CuesAsync(int squadId, CancellationToken cancel = default) =>
         db.Sessions.Where(s => s.SquadId == squadId && s.Cue != "").OrderByDescending(s => s.Day).ThenByDescending(s => s.Id).Select(s => s.Cue).Take(40).ToListAsync(cancel);
 
+    /// <summary>Cues of the squad's sessions before one, the latest first.</summary>
+    public Task<List<string>> CuesBeforeAsync(TrainingSession session, CancellationToken cancel = default) =>
+        db.Sessions.Where(s => s.SquadId == session.SquadId && s.Day < session.Day && s.Id != session.Id).OrderByDescending(s => s.Day).Select(s => s.Cue).Take(3).ToListAsync(cancel);
+
+    /// <summary>Plans of the squad's sessions in the days before one, as they were run where they were.</summary>
+    public Task<List<string>> BeforeAsync(TrainingSession session, int days, CancellationToken cancel = default)
+    {
+        var from = session.Day.AddDays(-days);
+        return db.Sessions.Where(s => s.SquadId == session.SquadId && s.Id != session.Id && s.Day >= from && s.Day < session.Day).Select(s => s.RanPlanJson ?? s.PlanJson).ToListAsync(cancel);
+    }
+
     public Task<List<KeptPlan>> KeptAsync(CancellationToken cancel = default) => db.KeptPlans.AsNoTracking().OrderBy(p => p.Name).ToListAsync(cancel);
 
     public Task<KeptPlan?> KeptAsync(int id, CancellationToken cancel = default) => db.KeptPlans.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id, cancel);
@@ -90,6 +102,13 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
 
     public Task ForgetKeptAsync(int id, bool forgotten, CancellationToken cancel = default) =>
         db.KeptPlans.IgnoreQueryFilters().Where(p => p.Id == id).ExecuteUpdateAsync(u => u.SetProperty(p => p.DeletedAt, forgotten ? clock.GetUtcNow().UtcDateTime : null), cancel);
+
+    /// <summary>Stores what is set for the whole session; lanes chosen here are not undone with the plan.</summary>
+    public async Task SaveSettingsAsync(TrainingSession session, CancellationToken cancel = default)
+    {
+        await SaveAsync(session, cancel);
+        await db.PlanRevisions.Where(r => r.SessionId == session.Id).ExecuteUpdateAsync(u => u.SetProperty(r => r.Lanes, session.Lanes), cancel);
+    }
 
     public async Task SaveAsync(TrainingSession session, CancellationToken cancel = default)
     {

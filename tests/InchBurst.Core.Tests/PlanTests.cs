@@ -125,3 +125,24 @@ public class PlanTests
         Assert.Equal(plan.Blocks[1].Lines[0].Id, replaced.Blocks[1].Lines[0].Id);
     }
 }
+
+public class SettingOutTests
+{
+    private static string Points(string text, double behind = 0) => string.Join(" | ", SettingOut.Of(Shorthand.Read(text).Line!, behind).Select(p => $"{p.Metres:0.##} {p.What}"));
+
+    [Fact]
+    public void A_fly_is_set_out_with_its_gates_and_cones() =>
+        Assert.Equal("0 start line | 20 cone: fly begins | 20 gate 20 m | 30 cone: slow begins | 30 gate 30 m | 50 stopped by here", Points("3 x 20 build + 10 fly + 20 slow"));
+
+    [Fact]
+    public void Gates_move_with_the_start_line_and_the_finish_cone_stands_beyond() =>
+        Assert.Equal("0 start line | 0.5 first gate | 10 end of the run | 10.5 gate 10 m | 15.5 finish cone, run through it", Points("4 x 10 m through 5 m", 0.5));
+
+    [Fact]
+    public void Shuttles_and_turns_stand_where_they_are_run()
+    {
+        Assert.Contains("40 turning line", Points("20 up + 20 back + 40 up + 40 back"));
+        Assert.Contains("5 turn 180° right", Points("5 + turn 180 right + 10 + turn 180 left + 5 m"));
+        Assert.Empty(Points("pogos 10"));
+    }
+}

@@ -248,3 +248,79 @@ public sealed class PlanToolsTests : IAsyncLifetime
         Directory.Delete(folder, true);
     }
 }
+
+/// <summary>Judgement in the interface: fixes, schools, paper.</summary>
+public sealed class JudgementTests : IAsyncLifetime
+{
+    private const string Url = "/Sessions/49";
+    private TestHouse house = null!;
+    private Visitor coach = null!;
+
+    public async ValueTask InitializeAsync()
+    {
+        house = await TestHouse.OpenAsync(demo: true);
+        coach = await house.CoachAsync();
+    }
+
+    public ValueTask DisposeAsync() => house.DisposeAsync();
+
+    private async Task<AngleSharp.Dom.IDocument> DoAsync(string handler, params (string, string)[] fields) => (await coach.PostAsync(Url, $"{Url}?handler={handler}", fields)).Page;
+
+    private static (string, string)[] FixOf(AngleSharp.Dom.IDocument page, string label)
+    {
+        var form = page.QuerySelectorAll(".fixes form").First(f => f.TextContent.Contains(label, StringComparison.Ordinal));
+        return [.. form.QuerySelectorAll("input[name]").Where(i => i.GetAttribute("name") != "__RequestVerificationToken").Select(i => (i.GetAttribute("name")!, i.GetAttribute("value") ?? ""))];
+    }
+
+    [Fact]
+    public async Task A_one_tap_fix_changes_the_plan_and_undo_takes_it_back_lanes_too()
+    {
+        var page = await DoAsync("Add", ("text", "6 x 40 m rest 3:00"));
+        Assert.Contains("Overruns the 40-minute window", page.Body!.TextContent);
+        var fixedUp = await DoAsync("Fix", FixOf(page, "Open another lane"));
+        Assert.Equal(3, await house.InDbAsync(async db => (await db.Sessions.SingleAsync(s => s.Id == 49)).Lanes));
+        Assert.Contains("Now on 3 lanes", fixedUp.QuerySelector(".toast-bar")!.TextContent);
+        await DoAsync("Undo");
+        Assert.Equal(2, await house.InDbAsync(async db => (await db.Sessions.SingleAsync(s => s.Id == 49)).Lanes));
+        var slow = await DoAsync("Fix", FixOf(await coach.PageAsync(Url), "Add stick the stop"));
+        Assert.Contains("Stick the stop", slow.QuerySelector(".blocks")!.TextContent);
+        Assert.DoesNotContain("No work on slowing down", slow.Body!.TextContent);
+        // A fix that no longer applies changes nothing.
+        var again = await DoAsync("Fix", ("rule", "slow down"), ("line", ""), ("fix", "0"));
+        Assert.Equal(1, again.QuerySelectorAll(".blocks .name").Count(n => n.TextContent.Contains("Stick the stop", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public async Task A_copied_school_is_changed_with_care_and_judges_at_once()
+    {
+        var copied = await coach.PostAsync("/Settings/Schools", "/Settings/Schools?handler=Copy", ("name", "Short team windows"));
+        var url = copied.Response.Headers.Location!.ToString();
+        var form = await coach.PageAsync(url);
+        (string, string)[] Fields(params (string Name, string Value)[] changed) =>
+            [.. form.QuerySelectorAll("main input[name]").Select(i => i.GetAttribute("name")!).Where(n => n != "__RequestVerificationToken").Select(n => (n, changed.FirstOrDefault(c => c.Name == n).Value ?? form.QuerySelector($"[name='{n}']")!.GetAttribute("value")!))];
+        var bad = await coach.PostAsync(url, url, Fields(("value-rest.free", "900"), ("title", "Quay school")));
+        Assert.Contains("From 5 to 180.", bad.Page.Body!.TextContent);
+        Assert.Equal("900", bad.Page.QuerySelector("[name='value-rest.free']")!.GetAttribute("value"));
+        Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync(url, url, Fields(("value-rest.free", "120"), ("title", "Quay school")))).Code);
+        await coach.PostAsync("/Settings/Schools", "/Settings/Schools?handler=Squad", ("squad", "1"), ("name", "Quay school"));
+        var page = await coach.PageAsync(Url);
+        Assert.Contains("Quay school", page.Body!.TextContent);
+        Assert.Contains("Rest 4:00 is under the rule of 6:00", page.Body.TextContent);
+        await coach.PostAsync("/Settings/School?name=Quay%20school", "/Settings/School?name=Quay%20school&handler=Remove");
+        Assert.Contains("Full rest, light loads", (await coach.PageAsync(Url)).Body!.TextContent);
+    }
+
+    [Fact]
+    public async Task Paper_and_card_carry_the_session()
+    {
+        var sheet = await coach.PageAsync($"{Url}/Sheet");
+        Assert.Contains("Set out: 20 build + 10 fly + 20 m slow", sheet.Body!.TextContent);
+        Assert.Contains("Mbali Sithebe", sheet.Body.TextContent);
+        Assert.Contains("11:56", sheet.QuerySelector(".sheet-lines")!.TextContent);
+        await DoAsync("Add", ("text", "2 x 10 m for low minutes"));
+        var low = await coach.PageAsync($"{Url}/Card?athlete=9");
+        var high = await coach.PageAsync($"{Url}/Card?athlete=1");
+        Assert.Equal(high.QuerySelectorAll(".card-lines li").Length + 1, low.QuerySelectorAll(".card-lines li").Length);
+        Assert.Contains("Ask club physiotherapist", (await coach.PageAsync($"{Url}/Card?athlete=5")).Body!.TextContent);
+    }
+}

@@ -113,5 +113,7 @@ public static class PlanChecks
     /// <param name="context">The plan and its circumstances.</param>
     public static IReadOnlyList<Finding> Judge(CheckContext context) => [.. All.SelectMany(c => c.Look(context)).OrderBy(f => f.Severity)];
 
-    internal static bool IsFullSprint(PlanLine line) => line.Kind.IsSprint() && line.HardestEffort >= 90 && !(line.Effort?.Percents.Count > 1);
+    /// <summary>True for a sprint line run at 90% or more from its first rep on; build-ups are not.</summary>
+    /// <param name="line">The line.</param>
+    public static bool IsFullSprint(PlanLine line) => line.Kind.IsSprint() && line.HardestEffort >= 90 && !(line.Effort?.Percents.Count > 1);
 }

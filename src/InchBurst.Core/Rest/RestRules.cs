@@ -36,9 +36,14 @@ public static class RestRules
             return new(back, "walk back");
         }
 
-        if (line.HardestEffort < 90 || line.Effort?.Percents.Count > 1)
+        if (line.Effort?.Percents.Count > 1)
         {
             return new(back, "walk back after build-ups");
+        }
+
+        if (line.HardestEffort < 90)
+        {
+            return new(school["rest.submaximal"], $"{Figures.Clock(school["rest.submaximal"])} between runs under 90%");
         }
 
         var per = line.Kind == WorkKind.Resisted && IsHeavy(line) ? "rest.heavy" : "rest.free";

@@ -113,7 +113,7 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
         next.WindowMinutes = 40;
         db.Sessions.Add(next);
         await db.SaveChangesAsync(cancel);
-        db.PlanRevisions.AddRange(db.Sessions.Local.Select(s => new PlanRevision { SessionId = s.Id, Number = 0, PlanJson = s.PlanJson, What = "made", By = "demo", At = s.StartedAt ?? today.ToDateTime(default, DateTimeKind.Utc) }));
+        db.PlanRevisions.AddRange(db.Sessions.Local.Select(s => new PlanRevision { SessionId = s.Id, Number = 0, PlanJson = s.PlanJson, Lanes = s.Lanes, What = "made", By = "demo", At = s.StartedAt ?? today.ToDateTime(default, DateTimeKind.Utc) }));
         await db.SaveChangesAsync(cancel);
     }
 

@@ -157,6 +157,10 @@ public sealed class PlanRevision
     public int SessionId { get; set; }
     public int Number { get; set; }
     public string PlanJson { get; set; } = "";
+
+    /// <summary>Lanes of the session with this version, so that undoing "open another lane" closes it again.</summary>
+    public int? Lanes { get; set; }
+
     public string What { get; set; } = "";
     public string By { get; set; } = "";
     public DateTime At { get; set; }

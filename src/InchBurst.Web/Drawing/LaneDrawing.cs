@@ -11,10 +11,11 @@ public sealed record LaneGate(double X, string Label, double BoxX);
 
 /// <summary>The straight for one line, to scale, distance left to right.</summary>
 public sealed record LaneDrawing(
-    double Width, double Left, double Right, IReadOnlyList<LaneZone> Zones, IReadOnlyList<LaneGate> Gates, double? ConeX, IReadOnlyList<(double X, string? Text, bool Strong)> Ticks, double EndX)
+    double Width, double Left, double Right, IReadOnlyList<LaneZone> Zones, IReadOnlyList<LaneGate> Gates, double? ConeX, IReadOnlyList<(double X, string? Text, bool Strong)> Ticks, double EndX,
+    double? WallX = null, string? RunPath = null, double PathHeight = 0, bool HasSled = false)
 {
     /// <summary>Draws a line's run. Shuttles are drawn along their longest leg.</summary>
-    public static LaneDrawing? Draw(PlanLine line, double width, double straightMetres, DistanceUnit unit, double left = 12)
+    public static LaneDrawing? Draw(PlanLine line, double width, double straightMetres, DistanceUnit unit, double left = 12, double runOutMetres = 0)
     {
         if (line.Shape is not RunShape run || run.Metres <= 0)
         {
@@ -38,7 +39,9 @@ public sealed record LaneDrawing(
         var end = zones.Max(z => z.To);
         var slow = run.Segments.Any(s => s.Role == SegmentRole.Slow) ? 0 : line.Kind.Queues() ? 20 : 0;
         var reach = Math.Max(end + slow, line.ExpectedMarks.Select(m => m.Metres).DefaultIfEmpty(0).Max());
-        var shown = Math.Max(reach, Math.Min(straightMetres, reach * 1.25));
+        var room = straightMetres + runOutMetres;
+        var shown = Math.Max(reach, Math.Min(Math.Max(straightMetres, room), reach * 1.25));
+        double? wall = runOutMetres > 0 && room <= shown + 0.01 ? room : null;
         var right = width - 8;
         var perMetre = (right - left) / shown;
         double X(double metres) => left + (metres * perMetre);
@@ -76,7 +79,52 @@ public sealed record LaneDrawing(
 
         var last = marks.Count > 0 ? marks[^1].Metres : end;
         double? cone = line.Through is { } through ? X(last + through.Metres) : null;
-        return new(width, left, right, drawn, gates, cone, ticks, X(end));
+        var (path, height) = Path(run, X, perMetre);
+        return new(
+            width, left, right, drawn, gates, cone, ticks, X(end), wall is { } w2 ? X(w2) : null, path, height,
+            line.Load?.Kind is LoadKind.Sled or LoadKind.Chain);
+    }
+
+    // Legs of a shuttle lie one above the other; cuts and turns go off at their angle, to the same scale as the lane.
+    private static (string? Path, double Height) Path(RunShape run, Func<double, double> x, double perMetre)
+    {
+        if (run.Segments.All(s => s.Role is not (SegmentRole.Back or SegmentRole.Turn or SegmentRole.Cut)))
+        {
+            return (null, 0);
+        }
+
+        double px = 0, py = 0, heading = 0;
+        var points = new List<(double X, double Y)> { (0, 0) };
+        foreach (var s in run.Segments)
+        {
+            if (s.Role is SegmentRole.Turn or SegmentRole.Cut)
+            {
+                heading += (s.Side == Side.Right ? 1 : -1) * (s.AngleDegrees ?? 180) * Math.PI / 180;
+                if ((s.AngleDegrees ?? 180) >= 150)
+                {
+                    py -= 9 / perMetre;
+                    points.Add((px, py));
+                }
+
+                continue;
+            }
+
+            var way = s.Role == SegmentRole.Back ? -1 : 1;
+            if (points.Count > 1 && s.Role is SegmentRole.Back or SegmentRole.Up)
+            {
+                py -= 9 / perMetre;
+                points.Add((px, py));
+            }
+
+            px += way * Math.Cos(heading) * s.Length.Metres;
+            py += way * Math.Sin(heading) * s.Length.Metres;
+            points.Add((px, py));
+        }
+
+        var top = points.Min(p => p.Y);
+        var squeeze = Math.Min(1, 90 / Math.Max(1, (points.Max(p => p.Y) - top) * perMetre));
+        var text = string.Join(' ', points.Select((p, i) => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{(i == 0 ? 'M' : 'L')}{x(p.X):0.#} {((p.Y - top) * perMetre * squeeze) + 8:0.#}")));
+        return (text, ((points.Max(p => p.Y) - top) * perMetre * squeeze) + 18);
     }
 
     private static (string Fill, bool Dark) Fill(PlanLine line, SegmentRole role) => role switch

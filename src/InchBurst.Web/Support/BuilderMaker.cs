@@ -22,6 +22,9 @@ public sealed record TypedLine(string Text, ShorthandProblem? Problem);
 /// <summary>How a typed line reads, in words.</summary>
 public sealed record LineReading(PlanLine? Line, string Text, ShorthandProblem? Problem, IReadOnlyList<string> Words, string Adds, bool OwnName, IReadOnlyList<Completion> Offers);
 
+/// <summary>What a plan adds up to: sprint metres by kind, kit, and the squad's last four weeks beside it.</summary>
+public sealed record AddsUp(IReadOnlyList<(WorkKind Kind, double Metres)> ByKind, IReadOnlyList<string> Kit, double? UsualSprintMetres, int SessionsBefore);
+
 /// <summary>What is chosen and what was typed but not kept: the part of the builder that is not stored.</summary>
 public sealed record BuilderState(
     int? Line = null,
@@ -49,6 +52,10 @@ public sealed record BuilderView(
     double HardSeconds,
     IReadOnlyList<Finding> Findings,
     int? SelectedLine,
+    CoachingSchool School,
+    PlanLine? ShownLine,
+    RestPicture? Rest,
+    AddsUp Adds,
     LaneDrawing? Lane,
     BuilderState State)
 {
@@ -70,7 +77,7 @@ public sealed record BuilderView(
 }
 
 /// <summary>Puts the builder's picture together from queries and the core.</summary>
-public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue catalogue)
+public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue catalogue, SchoolBook schools, SessionBook sessions)
 {
     private const double StripWidth = 1232;
     private const double StripHeight = 156;
@@ -86,7 +93,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var pace = await squads.PaceAsync(expected.Select(a => a.Id));
         var plan = PlanJson.Read(session.RanPlanJson ?? session.PlanJson);
         int For(PlanLine line) => line.For.Count == 0 ? expected.Count : Math.Max(1, expected.Count(a => IsFor(plan, line, a)));
-        return (new(Math.Max(1, expected.Count), session.Lanes, pace, catalogue, AthletesFor: For), pace, athletes);
+        return (new(Math.Max(1, expected.Count), session.Lanes, pace, catalogue, AthletesFor: For, School: await schools.OfAsync(session)), pace, athletes);
     }
 
     /// <summary>True when a line is for an athlete: by group, by name, for everyone, or for the others of the line before it.</summary>
@@ -105,14 +112,14 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var club = await desk.ClubAsync();
         var (setting, pace, athletes) = await SettingAsync(session);
         var timeline = SessionClock.Lay(plan, setting);
-        var curves = new List<SprintCurve>();
-        foreach (var athlete in athletes)
+        var checkedAthletes = new List<CheckedAthlete>();
+        foreach (var athlete in athletes.Where(a => a.Availability != Availability.Out))
         {
-            if (await squads.CurveAsync(athlete.Id) is { } curve)
-            {
-                curves.Add(curve.Fit.Curve);
-            }
+            var own = await squads.CurveAsync(athlete.Id);
+            checkedAthletes.Add(new(athlete.Name, own?.Fit.Curve ?? pace, own is null, desk.Today.Year - athlete.BirthYear));
         }
+
+        var curves = checkedAthletes.Select(a => a.Curve).ToList();
 
         int? selected = state.Line is { } id && plan.Line(id) is not null ? id : null;
         var blocks = plan.Blocks.Select((b, i) => new BuilderBlock(
@@ -127,10 +134,43 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             blocks,
             Volume.Of(plan, pace, catalogue),
             timeline.Items.Where(i => i.Line.Kind.Queues() && i.Line.HardestEffort >= 90).Sum(i => i.Seconds),
-            plan.Blocks.Count == 0 ? [] : PlanChecks.Judge(new(plan, timeline, session.WindowMinutes * 60, session.StraightMetres, session.RunOutMetres, restrictions, catalogue)),
+            plan.Blocks.Count == 0 ? [] : PlanChecks.Judge(new(plan, timeline, session.WindowMinutes * 60, session.StraightMetres, session.RunOutMetres, restrictions, catalogue)
+            {
+                School = setting.School ?? CoachingSchool.Usual, Setting = setting, Athletes = checkedAthletes, Cue = session.Cue, EarlierCues = await EarlierCuesAsync(session),
+            }),
             selected,
-            shown is null ? null : LaneDrawing.Draw(shown, 452, session.StraightMetres, club.DistanceUnit),
+            setting.School ?? CoachingSchool.Usual,
+            shown,
+            shown is null ? null : WhatIf(shown, pace, setting),
+            await AddsUpAsync(planned, pace),
+            shown is null ? null : LaneDrawing.Draw(shown, 452, session.StraightMetres, club.DistanceUnit, runOutMetres: session.RunOutMetres),
             selected is { } edit && state.Fields is null ? state with { Fields = LineFields.From(plan.Line(edit)!, catalogue) } : state);
+    }
+
+    private async Task<IReadOnlyList<string>> EarlierCuesAsync(TrainingSession session) => await sessions.CuesBeforeAsync(session);
+
+    private RestPicture? WhatIf(PlanLine line, SprintCurve pace, ClockSetting setting)
+    {
+        if (line.Shape is not RunShape run || !PlanChecks.IsFullSprint(line) || line.TotalReps < 2)
+        {
+            return null;
+        }
+
+        var school = setting.School ?? CoachingSchool.Usual;
+        var between = RestRules.Between(line, school);
+        return RestPicture.Draw(line.TotalReps, pace.TimeTo(run.SprintMetres), between, RestRules.ByRule(line, school), 452, 96);
+    }
+
+    private async Task<AddsUp> AddsUpAsync(PlannedSession planned, SprintCurve pace)
+    {
+        var byKind = planned.Plan.Blocks.SelectMany(b => b.Lines.Select(l => (l.Kind, Volume.Of(l, b.Rounds, pace, catalogue).SprintMetres))).Where(x => x.SprintMetres > 0)
+            .GroupBy(x => x.Kind).Select(g => (g.Key, g.Sum(x => x.SprintMetres))).OrderBy(x => x.Key).ToList();
+        var loads = planned.Plan.Lines.Select(l => l.Load?.Kind).Where(k => k is LoadKind.Sled or LoadKind.Chain or LoadKind.Parachute or LoadKind.Band or LoadKind.Vest or LoadKind.Tow).Select(k => k!.Value.ToString().ToLowerInvariant());
+        var gates = planned.Plan.Lines.Where(l => l.Kind.IsSprint()).Select(l => l.ExpectedMarks.Count).DefaultIfEmpty(0).Max();
+        var kit = planned.Plan.Lines.SelectMany(l => catalogue.Find(l.Exercise)?.Kit ?? []).Concat(loads).Concat(gates > 0 ? [$"{gates} {(gates == 1 ? "gate" : "gates")} or a watch", "tape and cones"] : []).Distinct(StringComparer.OrdinalIgnoreCase).ToList();
+        var before = await sessions.BeforeAsync(planned.Session, 28);
+        var metres = before.Select(json => Volume.Of(PlanJson.Read(json), pace, catalogue).SprintMetres).ToList();
+        return new(byKind, kit, metres.Count > 0 ? metres.Average() : null, metres.Count);
     }
 
     /// <summary>How a typed line reads, with what it would add to the session.</summary>

@@ -1,5 +1,7 @@
 using InchBurst.Core.Log;
+using InchBurst.Core.Check;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Rest;
 using InchBurst.Core.Units;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
@@ -45,7 +47,7 @@ public sealed record LiveView(
 }
 
 /// <summary>Puts the trackside picture together.</summary>
-public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, BuilderMaker builder, Desk desk)
+public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, BuilderMaker builder, SchoolBook schools, Desk desk)
 {
     public async Task<LiveView?> MakeAsync(int sessionId, TypedMarks? typed = null, Guid? clientId = null, string? toast = null, long? undone = null)
     {
@@ -60,7 +62,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var lines = live.Plan.Lines.ToList();
         var at = Math.Max(0, lines.FindIndex(l => l.Id == session.CurrentLineId));
         var line = lines.Count > 0 ? lines[at] : null;
-        var queue = line is null ? [] : Queue(live, line, now);
+        var queue = line is null ? [] : Queue(live, line, now, await schools.OfAsync(session));
         var called = queue.FirstOrDefault(q => q.Athlete.Id == session.CalledAthleteId && q.Turn.State is TurnState.Ready or TurnState.Resting);
         var onLine = called ?? queue.FirstOrDefault(q => q.Turn.State is TurnState.Ready or TurnState.Resting);
         var (setting, _, _) = await builder.SettingAsync(session);
@@ -77,10 +79,10 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
     }
 
     /// <summary>The running order of a line for those who are here and whom the line is for.</summary>
-    public static IReadOnlyList<QueueRow> Queue(LiveSession live, PlanLine line, DateTime now)
+    public static IReadOnlyList<QueueRow> Queue(LiveSession live, PlanLine line, DateTime now, CoachingSchool school)
     {
         var here = live.Attendance.Where(a => a.Present && BuilderMaker.IsFor(live.Plan, line, a.Athlete!)).ToDictionary(a => a.AthleteId);
-        var rest = SessionClock.RestBetweenReps(line);
+        var rest = RestRules.Between(line, school).Seconds;
         var runners = here.Values.Select(a =>
         {
             var runs = live.Runs.Where(r => r.AthleteId == a.AthleteId).ToList();

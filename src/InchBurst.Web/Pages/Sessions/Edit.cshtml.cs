@@ -161,6 +161,24 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
             : await maker.MakeAsync(await KeepAsync(planned, reading.Plan, "pasted lines"), new(Toast: $"{reading.Plan.Lines.Count() - planned.Plan.Lines.Count()} lines added."));
     });
 
+    public Task<IActionResult> OnPostFixAsync(int id, string rule, int? line, int fix) => OnPlanAsync(id, async planned =>
+    {
+        // The findings are made anew, so that a fix always starts from the plan as it is now.
+        var now = await maker.MakeAsync(planned);
+        var chosen = now.Findings.FirstOrDefault(f => f.Rule == rule && f.LineId == line)?.Fixes.ElementAtOrDefault(fix);
+        if (chosen is null)
+        {
+            return now;
+        }
+
+        if (chosen.Lanes is { } lanes)
+        {
+            planned.Session.Lanes = lanes;
+        }
+
+        return await maker.MakeAsync(await KeepAsync(planned, chosen.Plan, chosen.Label), new(Toast: chosen.Lanes is { } l ? $"Now on {l} lanes. {chosen.Label}." : chosen.Label + "."));
+    });
+
     public Task<IActionResult> OnPostUndoAsync(int id) => OnPlanAsync(id, async planned => await maker.MakeAsync(await sessions.StepAsync(planned, -1)));
 
     public Task<IActionResult> OnPostRedoAsync(int id) => OnPlanAsync(id, async planned => await maker.MakeAsync(await sessions.StepAsync(planned, 1)));
@@ -192,7 +210,7 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
         }
 
         Input.Into(planned.Session, (await desk.ClubAsync()).DistanceUnit);
-        await sessions.SaveAsync(planned.Session);
+        await sessions.SaveSettingsAsync(planned.Session);
         return Redirect($"/Sessions/{id}");
     }
 

@@ -31,6 +31,8 @@ public sealed class SessionInput
     [StringLength(120, ErrorMessage = "At most 120 characters.")]
     public string? Cue { get; set; }
 
+    public string? School { get; set; }
+
     public static SessionInput From(TrainingSession s, DistanceUnit unit) => new()
     {
         Name = s.Name,
@@ -39,6 +41,7 @@ public sealed class SessionInput
         Lanes = s.Lanes,
         WindowMinutes = s.WindowMinutes,
         Cue = s.Cue,
+        School = s.School,
         Straight = Math.Round(Distance.InMetres(s.StraightMetres).To(unit).Amount, 2),
         RunOut = Math.Round(Distance.InMetres(s.RunOutMetres).To(unit).Amount, 2),
     };
@@ -53,5 +56,6 @@ public sealed class SessionInput
         s.StraightMetres = new Distance(Straight!.Value, unit).Metres;
         s.RunOutMetres = new Distance(RunOut!.Value, unit).Metres;
         s.Cue = Cue?.Trim() ?? "";
+        s.School = School ?? "";
     }
 }

@@ -2,6 +2,7 @@
 document.addEventListener("change", (event) => {
   const form = event.target.closest("form[data-auto-submit]");
   if (form) form.requestSubmit();
+  if (event.target.matches("[data-submit-on-change]")) event.target.form.requestSubmit();
 });
 document.addEventListener("submit", (event) => {
   const question = event.target.dataset?.confirm;
@@ -10,3 +11,6 @@ document.addEventListener("submit", (event) => {
     event.stopImmediatePropagation();
   }
 }, true);
+document.addEventListener("click", (event) => {
+  if (event.target.closest("[data-print]")) window.print();
+});

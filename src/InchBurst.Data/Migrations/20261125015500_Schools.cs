@@ -24,6 +24,12 @@ namespace InchBurst.Data.Migrations
                 nullable: false,
                 defaultValue: "");
 
+            migrationBuilder.AddColumn<int>(
+                name: "Lanes",
+                table: "PlanRevisions",
+                type: "INTEGER",
+                nullable: true);
+
             migrationBuilder.CreateTable(
                 name: "ClubSchools",
                 columns: table => new
@@ -58,6 +64,10 @@ namespace InchBurst.Data.Migrations
             migrationBuilder.DropColumn(
                 name: "School",
                 table: "Sessions");
+
+            migrationBuilder.DropColumn(
+                name: "Lanes",
+                table: "PlanRevisions");
         }
     }
 }

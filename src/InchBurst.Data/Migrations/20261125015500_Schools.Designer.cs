@@ -11,7 +11,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace InchBurst.Data.Migrations
 {
     [DbContext(typeof(ClubDb))]
-    [Migration("20261125014913_Schools")]
+    [Migration("20261125015500_Schools")]
     partial class Schools
     {
         /// <inheritdoc />
@@ -317,6 +317,9 @@ namespace InchBurst.Data.Migrations
                     b.Property<string>("By")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("Lanes")
+                        .HasColumnType("INTEGER");
 
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");

@@ -1,0 +1,84 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
+using InchBurst.Web.Drawing;
+
+namespace InchBurst.Web.Tests;
+
+/// <summary>The geometry of the drawings, without a browser: everything is to scale and inside its frame.</summary>
+public class DrawingTests
+{
+    private static PlanLine Line(string text) => Shorthand.Read(text).Line!;
+
+    [Fact]
+    public void The_strip_is_to_scale_in_time_and_marks_the_overrun()
+    {
+        var plan = SessionPlan.Empty.Add(Line("raise 10 min")).Add(Line("4 x 20 m rest 2:00")).Add(Line("cool-down 5 min"));
+        var timeline = SessionClock.Lay(plan, new(6, 2, ClockSetting.UsualPace, ExerciseCatalogue.BuiltIn));
+        var strip = SessionStrip.Draw(plan, timeline, 900, 1232, 156, plan.Blocks[1].Id);
+        Assert.Equal(3, strip.Blocks.Count);
+        Assert.Equal(600 * strip.PixelsPerSecond, strip.Blocks[0].Width, 6);
+        Assert.Equal(strip.LeftX + (900 * strip.PixelsPerSecond), strip.WindowX, 6);
+        Assert.Equal((timeline.TotalSeconds - 900) * strip.PixelsPerSecond, strip.OverToX!.Value - strip.OverFromX!.Value, 6);
+        Assert.True(strip.Blocks[1].Selected);
+        Assert.All(strip.Boxes, b => Assert.True(b.X >= strip.LeftX - 0.01 && b.X + b.Width <= strip.Width + 0.01 && b.Y >= 0 && b.Y + b.Height <= strip.AxisY + 0.01));
+        // Effort is height: a full sprint stands higher than a jog.
+        Assert.True(strip.Boxes.Where(b => b.Kind == WorkKind.Acceleration).Min(b => b.Y) < strip.Boxes.Where(b => b.Kind == WorkKind.Raise).Min(b => b.Y));
+        Assert.Null(SessionStrip.Draw(plan, timeline, 7200, 1232, 156, null).OverFromX);
+    }
+
+    [Fact]
+    public void The_lane_is_to_scale_with_gates_cone_and_wall()
+    {
+        var lane = LaneDrawing.Draw(Line("3 x 20 build + 10 fly + 20 slow"), 452, 60, DistanceUnit.Metre)!;
+        Assert.Equal(2, lane.Zones[0].Width / lane.Zones[1].Width, 6);
+        Assert.Equal([lane.Zones[1].X, lane.Zones[2].X], lane.Gates.Select(g => g.X));
+        Assert.Null(lane.WallX);
+        var tight = LaneDrawing.Draw(Line("4 x 10 m through 5 m"), 452, 25, DistanceUnit.Metre, runOutMetres: 5)!;
+        Assert.True(tight.WallX > tight.ConeX && tight.ConeX > tight.Gates[0].X);
+        Assert.True(LaneDrawing.Draw(Line("4 x 20 m sled 10 kg"), 452, 60, DistanceUnit.Metre)!.HasSled);
+        Assert.Null(LaneDrawing.Draw(Line("raise 4 min"), 452, 60, DistanceUnit.Metre));
+    }
+
+    [Theory]
+    [InlineData("2 x 20 up + 20 back + 40 up + 40 back")]
+    [InlineData("2 x 5 + turn 180 right + 10 + turn 180 left + 5 m")]
+    [InlineData("2 x 8 + cut 90 right + 8 m")]
+    [InlineData("2 x 8 + cut 45 left + 8 m")]
+    public void Shuttles_and_cuts_are_drawn_as_paths(string text)
+    {
+        var lane = LaneDrawing.Draw(Line(text), 452, 60, DistanceUnit.Metre)!;
+        Assert.StartsWith("M", lane.RunPath);
+        Assert.InRange(lane.PathHeight, 18, 110);
+        Assert.Null(LaneDrawing.Draw(Line("4 x 20 m"), 452, 60, DistanceUnit.Metre)!.RunPath);
+    }
+
+    [Fact]
+    public void The_burst_curve_hangs_its_marks_where_the_shares_are_reached()
+    {
+        var curve = new SprintCurve(8.5, 1.2);
+        GateTime[] gates = [.. new double[] { 5, 10, 20, 30, 40 }.Select((d, i) => new GateTime(d, curve.TimeTo(d) + (i % 2 * 0.004)))];
+        var fit = SprintFit.Fit(gates).Fitted!;
+        foreach (var width in new[] { 772.0, 358 })
+        {
+            var drawing = BurstCurve.Draw(gates, fit, width, 392, SpeedReading.MetresPerSecond, DistanceUnit.Metre);
+            Assert.Equal(5, drawing.Steps.Count);
+            Assert.Equal((drawing.PlotRight - drawing.PlotLeft) / 8, drawing.Steps[0].Width, 6);
+            Assert.Equal(["90% reached", "95% reached"], drawing.Marks.Select(m => m.Label));
+            Assert.Equal(drawing.PlotLeft + ((drawing.PlotRight - drawing.PlotLeft) * fit.Curve.DistanceAtShare(0.9) / 40), drawing.Marks[0].X, 6);
+            Assert.All(drawing.Marks, m => Assert.True(m.TagX + 94 <= drawing.PlotRight + 1));
+            Assert.NotNull(drawing.BandPath);
+        }
+
+        Assert.Null(BurstCurve.Draw(gates[..2], null, 772, 392, SpeedReading.KilometresPerHour, DistanceUnit.Yard).CurvePath);
+    }
+
+    [Fact]
+    public void Every_kind_has_a_look_of_its_own_in_hue_and_pattern()
+    {
+        Assert.Equal(WorkKinds.All, KindLook.All.Select(k => k.Kind));
+        Assert.Equal(WorkKinds.All.Count, KindLook.All.Select(k => k.Look.Hue).Distinct().Count());
+        Assert.Equal(WorkKinds.All.Count, KindLook.All.Select(k => KindLook.Marks(k.Kind)).Distinct().Count());
+    }
+}
