@@ -1,4 +1,5 @@
 using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
 
@@ -15,32 +16,35 @@ public sealed class ResultsBook(ClubDb db)
             .Select(a => db.Runs.Where(r => r.AthleteId == a.Id && r.Outcome == RunOutcome.Timed).Max(r => (DateOnly?)r.Day))
             .MaxAsync(cancel);
 
-    /// <summary>The athlete's timed runs logged before a run, newest first, as many as a season holds.</summary>
-    public async Task<List<LoggedRun>> BeforeAsync(Run run, CancellationToken cancel = default)
+    /// <summary>Best earlier time over a run's headline stretch among the runs that <see cref="RunMeaning.Comparable"/> allows, found in the file without loading them.</summary>
+    public Task<double?> BestBeforeAsync(Run run, bool earlierDaysOnly = false, CancellationToken cancel = default)
     {
-        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks)
-            .Where(r => r.AthleteId == run.AthleteId && r.Outcome == RunOutcome.Timed && r.Id != run.Id && (r.Day < run.Day || (r.Day == run.Day && r.FinishedAt <= run.FinishedAt)))
-            .OrderByDescending(r => r.Day).Take(600).ToListAsync(cancel);
-        return [.. runs.Where(r => r.Marks.Count > 0).Select(r => r.ToLogged())];
+        var logged = run.ToLogged();
+        var (from, to) = RunMeaning.Headline(logged);
+        var (near, far) = (from.At.Millimetres, to.At.Millimetres);
+        var earlier = db.Runs.Where(r => r.AthleteId == run.AthleteId && r.Id != run.Id && r.Outcome == RunOutcome.Timed
+            && (r.Day < run.Day || (!earlierDaysOnly && r.Day == run.Day && r.FinishedAt <= run.FinishedAt))
+            && r.Method == run.Method && r.Trigger == run.Trigger
+            && r.StartBehindGateMetres >= run.StartBehindGateMetres - Bests.SameStartMetres && r.StartBehindGateMetres <= run.StartBehindGateMetres + Bests.SameStartMetres);
+        earlier = logged.IsFree ? earlier.Where(r => r.Kind != WorkKind.Resisted && r.Kind != WorkKind.Assisted) : earlier.Where(r => r.Kind == run.Kind);
+        return from.Seconds == 0
+            ? earlier.SelectMany(r => r.Marks).Where(m => m.Millimetres == far).MinAsync(m => (double?)m.Seconds, cancel)
+            : earlier.SelectMany(r => r.Marks.Where(a => a.Millimetres == near), (r, a) => new { r, a })
+                .SelectMany(x => x.r.Marks.Where(b => b.Millimetres == far), (x, b) => (double?)(b.Seconds - x.a.Seconds)).MinAsync(cancel);
     }
 
     public async Task<List<DayBest>> BestOfDayAsync(int squadId, DateOnly day, CancellationToken cancel = default)
     {
-        var athletes = await db.Athletes.AsNoTracking().Where(a => a.SquadId == squadId && a.RetiredAt == null).ToListAsync(cancel);
+        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks).Include(r => r.Athlete)
+            .Where(r => r.Day == day && r.Outcome == RunOutcome.Timed && r.Athlete!.SquadId == squadId && r.Athlete.RetiredAt == null && r.Session!.Day == day).ToListAsync(cancel);
         var found = new List<DayBest>();
-        foreach (var athlete in athletes)
+        foreach (var group in runs.Where(r => r.Marks.Count > 0).GroupBy(r => r.AthleteId))
         {
-            var runs = await db.Runs.AsNoTracking().Include(r => r.Marks)
-                .Where(r => r.AthleteId == athlete.Id && r.Day <= day && r.Outcome == RunOutcome.Timed)
-                .OrderByDescending(r => r.Day).ThenByDescending(r => r.Id).Take(120).ToListAsync(cancel);
-            var before = runs.Where(r => r.Day < day).Select(r => r.ToLogged()).ToList();
-            var best = runs.Where(r => r.Day == day && r.Marks.Count > 0).Select(r => r.ToLogged())
-                .Select(r => new DayBest(athlete, r, RunMeaning.Of(r, before)))
-                .OrderByDescending(r => Math.Round(r.Run.Marks[^1].At.Metres)).ThenByDescending(r => r.Meaning.Speed).FirstOrDefault();
-            if (best is not null)
-            {
-                found.Add(best);
-            }
+            // The longest stretch says most; among equals the fastest.
+            var best = group.Select(r => (Run: r, Meaning: RunMeaning.Against(r.ToLogged(), null)))
+                .OrderByDescending(x => x.Run.Marks.Max(m => m.Millimetres)).ThenByDescending(x => x.Meaning.Speed).First();
+            var logged = best.Run.ToLogged();
+            found.Add(new(best.Run.Athlete!, logged, RunMeaning.Against(logged, await BestBeforeAsync(best.Run, earlierDaysOnly: true, cancel))));
         }
 
         return [.. found.OrderByDescending(f => f.Meaning.IsNewBest).ThenByDescending(f => f.Meaning.ShareOfBest ?? 0)];

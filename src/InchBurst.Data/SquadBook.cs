@@ -41,30 +41,20 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf)
         db.Athletes.Where(a => a.SquadId == squadId && (retiredToo || a.RetiredAt == null)).OrderBy(a => a.Name).ToListAsync(cancel);
 
     /// <summary>Athletes of a squad with the days since each last ran near own top speed.</summary>
-    public async Task<List<AthleteRow>> RowsAsync(int squadId, DateOnly today, CancellationToken cancel = default)
+    public Task<List<AthleteRow>> RowsAsync(int squadId, DateOnly today, CancellationToken cancel = default) =>
+        RowsAsync(db.Athletes.AsNoTracking().Where(a => a.SquadId == squadId && a.RetiredAt == null).OrderBy(a => a.Name), today, cancel);
+
+    public async Task<AthleteRow> RowAsync(Athlete athlete, DateOnly today, CancellationToken cancel = default) =>
+        (await RowsAsync(db.Athletes.AsNoTracking().Where(a => a.Id == athlete.Id), today, cancel)).Single() with { Athlete = athlete };
+
+    // One query: two seeks in the partial index an athlete, however many runs there are.
+    private async Task<List<AthleteRow>> RowsAsync(IQueryable<Athlete> athletes, DateOnly today, CancellationToken cancel)
     {
-        var athletes = await db.Athletes.AsNoTracking().Where(a => a.SquadId == squadId && a.RetiredAt == null).OrderBy(a => a.Name).ToListAsync(cancel);
-        var rows = new List<AthleteRow>(athletes.Count);
-        foreach (var athlete in athletes)
-        {
-            rows.Add(await RowAsync(athlete, today, cancel));
-        }
-
-        return rows;
-    }
-
-    public async Task<AthleteRow> RowAsync(Athlete athlete, DateOnly today, CancellationToken cancel = default)
-    {
-        var flying = db.Runs.Where(r => r.AthleteId == athlete.Id && r.FlyingSpeed != null);
-        var best = await flying.MaxAsync(r => r.FlyingSpeed, cancel);
-        DateOnly? last = null;
-        if (best is { } speed)
-        {
-            var near = speed * TopSpeedClock.UsualShare;
-            last = await flying.Where(r => r.FlyingSpeed >= near).MaxAsync(r => (DateOnly?)r.Day, cancel);
-        }
-
-        return new(athlete, TopSpeedClock.On(last, today), best);
+        var rows = await athletes
+            .Select(a => new { Athlete = a, Best = db.Runs.Where(r => r.AthleteId == a.Id && r.FlyingSpeed != null).Max(r => r.FlyingSpeed) })
+            .Select(x => new { x.Athlete, x.Best, Last = db.Runs.Where(r => r.AthleteId == x.Athlete.Id && r.FlyingSpeed >= x.Best * TopSpeedClock.UsualShare).Max(r => (DateOnly?)r.Day) })
+            .ToListAsync(cancel);
+        return [.. rows.Select(r => new AthleteRow(r.Athlete, TopSpeedClock.On(r.Last, today), r.Best))];
     }
 
     public async Task<List<LoggedRun>> RunsAsync(int athleteId, CancellationToken cancel = default)

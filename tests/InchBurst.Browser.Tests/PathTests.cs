@@ -165,13 +165,25 @@ public sealed class PathTests
     }
 
     [Fact]
+    public void The_sheet_of_a_usual_session_prints_on_one_page_of_A4()
+    {
+        using var app = new AppProcess(demo: true);
+        using var page = new Chromium(app);
+        page.EnterDemo();
+        page.Go("/Sessions/49/Sheet");
+        var printed = (Dictionary<string, object>)page.Driver.ExecuteCdpCommand("Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = true })!;
+        var pdf = System.Text.Encoding.Latin1.GetString(Convert.FromBase64String((string)printed["data"]));
+        Assert.Single(System.Text.RegularExpressions.Regex.Matches(pdf, @"/Type\s*/Page\b"));
+    }
+
+    [Fact]
     public void Every_screen_fits_its_width_and_passes_the_accessibility_rules()
     {
         using var app = new AppProcess(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         var axe = File.ReadAllText(Path.Combine(AppProcess.Root, "node_modules/axe-core/axe.min.js"));
-        string[] paths = ["/", "/Sessions", "/Sessions/New", "/Sessions/49", "/Sessions/49?line=1", "/Sessions/48/Trackside", "/Athletes", "/Athletes/1", "/Athletes/Edit?id=1", "/Settings", "/Drills", "/Drills/A-skip", "/Drills/Edit", "/Sessions/49/Versions", "/Sessions/49?block=2", "/Sessions/49/Trackside", "LIVE"];
+        string[] paths = ["/", "/Sessions", "/Sessions/New", "/Sessions/49", "/Sessions/49?line=1", "/Sessions/48/Trackside", "/Athletes", "/Athletes/1", "/Athletes/Edit?id=1", "/Settings", "/Drills", "/Drills/A-skip", "/Drills/Edit", "/Sessions/49/Versions", "/Sessions/49?block=2", "/Sessions/49/Sheet", "/Sessions/49/Card", "/Settings/Schools", "/Sessions/49/Trackside", "LIVE"];
         foreach (var path in paths)
         {
             if (path == "LIVE")

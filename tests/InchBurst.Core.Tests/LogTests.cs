@@ -110,7 +110,7 @@ public class LogTests
         Assert.Equal(0.981, meaning.ShareOfBest!.Value, 3);
         Assert.False(meaning.IsNewBest);
         Assert.True(RunMeaning.Of(Run("10:2.0 20:3.2"), [Run("10:2.1 20:3.3")]).IsNewBest);
-        Assert.Null(RunMeaning.Of(Run("10:2.0 20:3.2"), []).BestSeconds);
+        Assert.Null(RunMeaning.Against(Run("10:2.0 20:3.2"), null).BestSeconds);
     }
 
     [Fact]

@@ -17,9 +17,7 @@ public sealed record RunMeaning(string Label, double Seconds, double Speed, doub
     /// <param name="earlier">The athlete's earlier runs; those of another method, kind of load or start are passed over.</param>
     public static RunMeaning Of(LoggedRun run, IEnumerable<LoggedRun> earlier)
     {
-        var (from, to) = HeadlineStretch(run);
-        var seconds = to.Seconds - from.Seconds;
-        var metres = to.At.Metres - from.At.Metres;
+        var (from, to) = Headline(run);
         var flying = from.Seconds > 0;
         double? best = null;
         foreach (var other in earlier)
@@ -30,6 +28,18 @@ public sealed record RunMeaning(string Label, double Seconds, double Speed, doub
             }
         }
 
+        return Against(run, best);
+    }
+
+    /// <summary>Reads a run against the best earlier time over its headline stretch.</summary>
+    /// <param name="run">The run, with at least one mark.</param>
+    /// <param name="best">Best comparable earlier time over the same stretch in s, or null.</param>
+    public static RunMeaning Against(LoggedRun run, double? best)
+    {
+        var (from, to) = Headline(run);
+        var seconds = to.Seconds - from.Seconds;
+        var metres = to.At.Metres - from.At.Metres;
+        var flying = from.Seconds > 0;
         var length = Distance.InMetres(metres).To(to.At.Unit);
         return new(
             flying ? "fly " + length : to.At.ToString(),
@@ -48,7 +58,9 @@ public sealed record RunMeaning(string Label, double Seconds, double Speed, doub
         && (a.Kind == b.Kind || (a.IsFree && b.IsFree))
         && Math.Abs(a.StartBehindGateMetres - b.StartBehindGateMetres) <= Bests.SameStartMetres;
 
-    private static (LoggedMark From, LoggedMark To) HeadlineStretch(LoggedRun run)
+    /// <summary>The stretch that matters most of a run: the fly of a top-speed run, otherwise from the start to the last mark.</summary>
+    /// <param name="run">The run, with at least one mark.</param>
+    public static (LoggedMark From, LoggedMark To) Headline(LoggedRun run)
     {
         var last = run.Marks[^1];
         var first = run.Marks[0];

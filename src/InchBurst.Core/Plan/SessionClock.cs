@@ -39,6 +39,12 @@ public readonly record struct ClockBar(double StartSeconds, double EndSeconds, d
 public sealed record ClockItem(
     PlanLine Line, int BlockId, int Round, double StartSeconds, double EndSeconds, IReadOnlyList<ClockBar> Bars, bool Continuous, double? RestSeconds, double? ShortestRestSeconds)
 {
+    /// <summary>Longest rest any athlete really gets in s, or null.</summary>
+    public double? LongestRestSeconds { get; init; }
+
+    /// <summary>Time in which no lane is in use, s.</summary>
+    public double IdleSeconds { get; init; }
+
     /// <summary>How long it takes, s.</summary>
     public double Seconds => EndSeconds - StartSeconds;
 }
@@ -186,7 +192,7 @@ public static class SessionClock
             }
         }
 
-        return new(line, blockId, round, start, start + flow.FinishSeconds, bars, false, rest, flow.ShortestRest);
+        return new(line, blockId, round, start, start + flow.FinishSeconds, bars, false, rest, flow.ShortestRest) { LongestRestSeconds = flow.LongestRest, IdleSeconds = flow.IdleSeconds };
     }
 
     private static ClockItem Together(PlanLine line, double repSeconds, int blockId, int round, double start, ClockSetting setting)

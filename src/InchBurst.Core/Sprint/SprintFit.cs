@@ -214,7 +214,7 @@ public static class SprintFit
         NonlinearMinimizationResult found;
         try
         {
-            var minimizer = new LevenbergMarquardtMinimizer(maximumIterations: 200);
+            var minimizer = new LevenbergMarquardtMinimizer(gradientTolerance: 1e-12, stepTolerance: 1e-9, functionTolerance: 1e-13, maximumIterations: 200);
             found = minimizer.FindMinimum(
                 objective,
                 Vector<double>.Build.DenseOfEnumerable(guess),

@@ -25,6 +25,9 @@ public sealed record LineReading(PlanLine? Line, string Text, ShorthandProblem? 
 /// <summary>What a plan adds up to: sprint metres by kind, kit, and the squad's last four weeks beside it.</summary>
 public sealed record AddsUp(IReadOnlyList<(WorkKind Kind, double Metres)> ByKind, IReadOnlyList<string> Kit, double? UsualSprintMetres, int SessionsBefore);
 
+/// <summary>How near an athlete comes to own top speed on a line, and the metres of a rep above 90%.</summary>
+public sealed record ReachRow(string Name, double Share, double MetresAbove90, bool Estimated);
+
 /// <summary>What is chosen and what was typed but not kept: the part of the builder that is not stored.</summary>
 public sealed record BuilderState(
     int? Line = null,
@@ -56,6 +59,8 @@ public sealed record BuilderView(
     PlanLine? ShownLine,
     RestPicture? Rest,
     AddsUp Adds,
+    IReadOnlyList<ReachRow> Reaches,
+    ClockItem? ShownItem,
     LaneDrawing? Lane,
     BuilderState State)
 {
@@ -136,13 +141,20 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             timeline.Items.Where(i => i.Line.Kind.Queues() && i.Line.HardestEffort >= 90).Sum(i => i.Seconds),
             plan.Blocks.Count == 0 ? [] : PlanChecks.Judge(new(plan, timeline, session.WindowMinutes * 60, session.StraightMetres, session.RunOutMetres, restrictions, catalogue)
             {
-                School = setting.School ?? CoachingSchool.Usual, Setting = setting, Athletes = checkedAthletes, Cue = session.Cue, EarlierCues = await EarlierCuesAsync(session),
+                School = setting.School ?? CoachingSchool.Usual,
+                Setting = setting,
+                Athletes = checkedAthletes,
+                Cue = session.Cue,
+                EarlierCues = await EarlierCuesAsync(session),
             }),
             selected,
             setting.School ?? CoachingSchool.Usual,
             shown,
             shown is null ? null : WhatIf(shown, pace, setting),
             await AddsUpAsync(planned, pace),
+            shown?.Shape is RunShape { } toReach ? [.. checkedAthletes.Select(a => (a, Share: Volume.Reaches(shown, a.Curve))).Where(x => x.Share is not null)
+                .Select(x => new ReachRow(x.a.Name, x.Share!.Value, Volume.Of(shown, 1, x.a.Curve, catalogue).TopSpeedMetres / Math.Max(1, shown.TotalReps), x.a.Estimated)).OrderByDescending(r => r.Share)] : [],
+            shown is null ? null : timeline.Items.FirstOrDefault(i => i.Line.Id == shown.Id),
             shown is null ? null : LaneDrawing.Draw(shown, 452, session.StraightMetres, club.DistanceUnit, runOutMetres: session.RunOutMetres),
             selected is { } edit && state.Fields is null ? state with { Fields = LineFields.From(plan.Line(edit)!, catalogue) } : state);
     }

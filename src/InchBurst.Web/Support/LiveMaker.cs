@@ -1,5 +1,5 @@
-using InchBurst.Core.Log;
 using InchBurst.Core.Check;
+using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
 using InchBurst.Core.Units;
@@ -118,9 +118,9 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         }
 
         var logged = run.ToLogged();
-        var meaning = RunMeaning.Of(logged, await results.BeforeAsync(run));
+        var meaning = RunMeaning.Against(logged, await results.BestBeforeAsync(run));
         var splits = logged.Segments.Count < 2 ? [] : logged.Segments.Select(s => $"{Figures.Number(s.FromMetres, 1)}–{Figures.Number(s.ToMetres, 1)} m  {Figures.Split(s.Seconds)}  {Figures.SpeedNumber(s.MeanSpeed, club.SpeedUnit)}").ToList();
-        var today = live.Runs.Where(r => r.AthleteId == run.AthleteId && r.LineId == run.LineId && r.Marks.Count > 0).Select(r => RunMeaning.Of(r.ToLogged(), [])).Where(m => m.Label == meaning.Label).Select(m => m.Seconds).ToList();
+        var today = live.Runs.Where(r => r.AthleteId == run.AthleteId && r.LineId == run.LineId && r.Marks.Count > 0).Select(r => RunMeaning.Against(r.ToLogged(), null)).Where(m => m.Label == meaning.Label).Select(m => m.Seconds).ToList();
         return new(run, athlete, meaning, splits, rep, DropOff.LastAgainstBest(today));
     }
 }

@@ -1,0 +1,42 @@
+// Measures the running demo at the server: node bench/load.mjs [times]. Sends only to loopback.
+const base = process.env.BASE ?? "http://127.0.0.1:5080";
+const times = Math.min(Number(process.argv[2] ?? 40), 200);
+const jar = new Map();
+
+async function send(path, fields) {
+  const answer = await fetch(base + path, {
+    method: fields ? "POST" : "GET",
+    redirect: "manual",
+    headers: { cookie: [...jar].map(([k, v]) => `${k}=${v}`).join("; "), ...(fields ? { "content-type": "application/x-www-form-urlencoded", "HX-Request": fields.htmx ? "true" : "" } : {}) },
+    body: fields && new URLSearchParams(Object.entries(fields).filter(([k]) => k !== "htmx")),
+  });
+  for (const cookie of answer.headers.getSetCookie()) {
+    const [pair] = cookie.split(";");
+    jar.set(pair.slice(0, pair.indexOf("=")), pair.slice(pair.indexOf("=") + 1));
+  }
+  return { status: answer.status, text: await answer.text() };
+}
+
+const token = async (path) => /form-token" content="([^"]+)"/.exec((await send(path)).text)[1];
+await send("/SignIn?handler=Demo", { __RequestVerificationToken: await token("/SignIn") });
+const session = process.env.SESSION ?? "49";
+const form = await token(`/Sessions/${session}`);
+
+async function measure(name, act) {
+  const spent = [];
+  let bytes = 0;
+  for (let i = 0; i < times + 5; i += 1) {
+    const begin = performance.now();
+    const { status, text } = await act(i);
+    if (status !== 200) throw new Error(`${name}: ${status}`);
+    if (i >= 5) spent.push(performance.now() - begin);
+    bytes = text.length;
+  }
+  spent.sort((a, b) => a - b);
+  console.log(`${name.padEnd(22)} median ${spent[Math.floor(times / 2)].toFixed(1)} ms, 95% ${spent[Math.floor(times * 0.95)].toFixed(1)} ms, ${(bytes / 1024).toFixed(0)} kB before compression`);
+}
+
+for (const [name, path] of [["today", "/"], ["sessions", "/Sessions"], ["athletes", "/Athletes"], ["athlete", "/Athletes/1"], ["builder", `/Sessions/${session}`], ["drills", "/Drills"], ["reads a line", `/Sessions/${session}?handler=Reads&text=4+x+20+m`]]) {
+  await measure(name, () => send(path));
+}
+await measure("builder edit", (i) => send(`/Sessions/${session}?handler=${i % 2 ? "Undo" : "Add"}`, { __RequestVerificationToken: form, text: "4 x 20 m rest 2:00", htmx: true }));
