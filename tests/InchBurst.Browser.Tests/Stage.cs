@@ -30,12 +30,10 @@ public sealed class AppProcess : IDisposable
 
     public string Address => $"http://127.0.0.1:{Port}";
 
-    public static string Root { get; } = FindRoot();
-
     public void Start()
     {
         var configuration = AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
-        var web = Path.Combine(Root, "src/InchBurst.Web");
+        var web = Path.Combine(Repository.Root, "src/InchBurst.Web");
         var start = new ProcessStartInfo("dotnet")
         {
             RedirectStandardOutput = true,
@@ -73,17 +71,6 @@ public sealed class AppProcess : IDisposable
     {
         Kill();
         Directory.Delete(Folder, true);
-    }
-
-    private static string FindRoot()
-    {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "InchBurst.slnx")))
-        {
-            folder = folder.Parent;
-        }
-
-        return folder?.FullName ?? throw new InvalidOperationException("The repository's root was not found.");
     }
 }
 

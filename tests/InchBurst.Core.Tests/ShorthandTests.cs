@@ -173,13 +173,7 @@ public class FormatsDocumentTests
 {
     public static TheoryData<string> Examples()
     {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(folder.FullName, "InchBurst.slnx")))
-        {
-            folder = folder.Parent!;
-        }
-
-        var text = File.ReadAllText(Path.Combine(folder.FullName, "docs/formats.md"));
+        var text = File.ReadAllText(Path.Combine(Repository.Root, "docs/formats.md"));
         var block = text[(text.IndexOf("```shorthand", StringComparison.Ordinal) + 12)..];
         return [.. block[..block.IndexOf("```", StringComparison.Ordinal)].Split('\n', StringSplitOptions.RemoveEmptyEntries)];
     }

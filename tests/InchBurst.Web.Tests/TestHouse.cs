@@ -27,8 +27,6 @@ public sealed class TestHouse : IAsyncDisposable
 
     public IServiceProvider Services => app.Services;
 
-    public static string Root { get; } = FindRoot();
-
     public static async Task<TestHouse> OpenAsync(bool demo = false, string? folder = null)
     {
         folder ??= Path.Combine(Path.GetTempPath(), "inch-burst-test-" + Guid.NewGuid().ToString("N"));
@@ -63,7 +61,7 @@ public sealed class TestHouse : IAsyncDisposable
 
     private static async Task<TestHouse> BuildAsync(string folder, bool demo)
     {
-        var options = new HouseOptions(folder, 0, demo, false, ContentRoot: Path.Combine(Root, "src/InchBurst.Web"));
+        var options = new HouseOptions(folder, 0, demo, false, ContentRoot: Path.Combine(Repository.Root, "src/InchBurst.Web"));
         var app = House.Build([], options);
         await House.PrepareAsync(app);
         await app.StartAsync();
@@ -100,17 +98,6 @@ public sealed class TestHouse : IAsyncDisposable
         await app.DisposeAsync();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.Delete(Options.DataFolder, true);
-    }
-
-    private static string FindRoot()
-    {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "InchBurst.slnx")))
-        {
-            folder = folder.Parent;
-        }
-
-        return folder?.FullName ?? throw new InvalidOperationException("The repository's root was not found.");
     }
 }
 

@@ -71,7 +71,8 @@ internal sealed class ShorthandReader
             Load = load,
             Gates = gates,
             Through = through,
-            EachSide = eachSide,
+            // A one-sided exercise is always done and counted left and right.
+            EachSide = eachSide || exercise?.EachSide == true,
             For = who,
             Cue = cue,
         };

@@ -1,0 +1,54 @@
+using OpenQA.Selenium;
+
+namespace InchBurst.Browser.Tests;
+
+/// <summary>Every screen at its two widths.</summary>
+public sealed class ScreenTests
+{
+    [Fact]
+    public void Every_screen_fits_its_width_and_passes_the_accessibility_rules()
+    {
+        using var app = new AppProcess(demo: true);
+        using var page = new Chromium(app);
+        page.EnterDemo();
+        var axe = File.ReadAllText(Path.Combine(Repository.Root, "node_modules/axe-core/axe.min.js"));
+        string[] paths = ["/", "/Sessions", "/Sessions/New", "/Sessions/49", "/Sessions/49?line=1", "/Sessions/48/Trackside", "/Athletes", "/Athletes/1", "/Athletes/Edit?id=1", "/Settings", "/Drills", "/Drills/A-skip", "/Drills/Edit", "/Sessions/49/Versions", "/Sessions/49?block=2", "/Sessions/49/Sheet", "/Sessions/49/Card", "/Settings/Schools", "/Sessions/49/Trackside", "LIVE"];
+        foreach (var path in paths)
+        {
+            if (path == "LIVE")
+            {
+                page.Resize(1280, 800);
+                page.Click(".t-save");
+                for (var i = 0; i < 6; i++)
+                {
+                    page.Click(".t-next");
+                }
+
+                page.Keys("2.90 4.02" + Keys.Enter);
+                page.UntilText(".t-undo", "Saved");
+            }
+            else
+            {
+                page.Go(path);
+            }
+
+            foreach (var width in new[] { 1280, 390 })
+            {
+                page.Resize(width, width == 390 ? 844 : 800);
+                page.Quiet();
+                var wide = (long)page.Driver.ExecuteScript("return document.documentElement.scrollWidth")!;
+                Assert.True(wide <= width, $"{path} is {wide} wide on {width}");
+                page.Driver.ExecuteScript(axe);
+                var found = (string)page.Driver.ExecuteAsyncScript(
+                    "const done = arguments[0]; axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160)).slice(0, 3).join(' | ')).join('\\n')))")!;
+                Assert.True(found.Length == 0, $"{path} at {width}: {found}");
+            }
+        }
+
+        // One-handed on a phone: every target on the running screen is at least 44 px high.
+        var small = (string)page.Driver.ExecuteScript(
+            "return [...document.querySelectorAll('#live button, #live a, #live input:not([type=hidden]):not([type=radio]), #live summary')].filter(e => e.offsetParent && e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90)).join('\\n')")!;
+        Assert.Equal("", small);
+        Assert.Empty(page.Complaints());
+    }
+}
