@@ -33,7 +33,7 @@ public sealed class TracksideTests : IAsyncLifetime
     {
         var page = (await coach.PageAsync(Url));
         var first = page.QuerySelector(".t-who")!.TextContent;
-        var athlete = int.Parse(page.QuerySelector("input[name=athlete]")!.GetAttribute("value")!, System.Globalization.CultureInfo.InvariantCulture);
+        var athlete = int.Parse(page.QuerySelector("[data-marks] input[name=athlete]")!.GetAttribute("value")!, System.Globalization.CultureInfo.InvariantCulture);
         var after = (await SaveAsync(athlete, Guid.NewGuid(), "2.87|3.99")).Page;
         Assert.Equal("1.12", after.QuerySelector(".t-result b")!.TextContent);
         Assert.Contains("8.93", after.QuerySelector(".t-last")!.TextContent);
@@ -93,7 +93,7 @@ public sealed class TracksideTests : IAsyncLifetime
 
         var (_, asked, _) = await SaveAsync(1, Guid.NewGuid(), "2.87|3.70");
         Assert.NotNull(asked.QuerySelector("[data-overrule]"));
-        Assert.Equal("1", asked.QuerySelector("input[name=athlete]")!.GetAttribute("value"));
+        Assert.Equal("1", asked.QuerySelector("[data-marks] input[name=athlete]")!.GetAttribute("value"));
         Assert.Empty(await RunsAsync());
         await SaveAsync(1, Guid.NewGuid(), "2.87|3.70", overrule: true);
         Assert.Single(await RunsAsync());
@@ -120,7 +120,7 @@ public sealed class TracksideTests : IAsyncLifetime
         await coach.PostAsync(Url, Url + "?handler=Done", ("athlete", "3"), ("reason", "tight hamstring"));
         var page = await coach.PageAsync(Url);
         // A skip needs no rest, so the second athlete is on the line for the second rep.
-        Assert.Equal("2", page.QuerySelector("input[name=athlete]")!.GetAttribute("value"));
+        Assert.Equal("2", page.QuerySelector("[data-marks] input[name=athlete]")!.GetAttribute("value"));
         Assert.Contains("rep 2 of 3", page.QuerySelector(".t-rep")!.TextContent);
         var first = page.QuerySelector("li[data-athlete='1']")!;
         Assert.Contains("rep 1", first.TextContent);

@@ -71,8 +71,8 @@ internal sealed class ShorthandReader
             Load = load,
             Gates = gates,
             Through = through,
-            // A one-sided exercise is always done and counted left and right.
-            EachSide = eachSide || exercise?.EachSide == true,
+            // A one-sided exercise is always done and counted left and right; travelling to raise the pulse changes sides on the way.
+            EachSide = eachSide || exercise is { EachSide: true, Kind: not WorkKind.Raise },
             For = who,
             Cue = cue,
         };
