@@ -28,6 +28,12 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
 
     public DbSet<Mark> Marks => Set<Mark>();
 
+    public DbSet<RunReading> RunReadings => Set<RunReading>();
+
+    public DbSet<RunSeen> RunSeen => Set<RunSeen>();
+
+    public DbSet<RunMeasure> RunMeasures => Set<RunMeasure>();
+
     public DbSet<RunCorrection> RunCorrections => Set<RunCorrection>();
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -57,8 +63,16 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
             e.HasIndex(r => new { r.AthleteId, r.FlyingSpeed, r.Day }).HasFilter("FlyingSpeed IS NOT NULL AND DeletedAt IS NULL");
             e.HasQueryFilter(r => r.DeletedAt == null);
             e.HasOne(r => r.Session).WithMany().HasForeignKey(r => r.SessionId).IsRequired(false);
+            // One rep of an athlete on a line is one run, whoever enters it; a second entry becomes a reading of it.
+            e.HasIndex(r => new { r.SessionId, r.AthleteId, r.LineId, r.Rep }).IsUnique().HasFilter("DeletedAt IS NULL AND Rep > 0");
             e.HasMany(r => r.Marks).WithOne().HasForeignKey(m => m.RunId);
+            e.HasMany(r => r.Readings).WithOne().HasForeignKey(m => m.RunId);
+            e.HasMany(r => r.Seen).WithOne().HasForeignKey(m => m.RunId);
+            e.HasMany(r => r.Measures).WithOne().HasForeignKey(m => m.RunId);
         });
+        builder.Entity<RunReading>().HasIndex(r => r.ClientId).IsUnique();
+        builder.Entity<RunSeen>().HasKey(s => new { s.RunId, s.Code });
+        builder.Entity<RunMeasure>().HasKey(m => new { m.RunId, m.Kind });
         builder.Entity<Mark>().HasKey(m => new { m.RunId, m.Millimetres });
         builder.Entity<ClubExercise>().HasIndex(e => e.Name).IsUnique();
         builder.Entity<ClubSchool>().HasIndex(s => s.Name).IsUnique();

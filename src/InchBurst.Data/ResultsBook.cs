@@ -24,14 +24,37 @@ public sealed class ResultsBook(ClubDb db)
         var (near, far) = (from.At.Millimetres, to.At.Millimetres);
         var earlier = db.Runs.Where(r => r.AthleteId == run.AthleteId && r.Id != run.Id && r.Outcome == RunOutcome.Timed
             && (r.Day < run.Day || (!earlierDaysOnly && r.Day == run.Day && r.FinishedAt <= run.FinishedAt))
-            && r.Method == run.Method && r.Trigger == run.Trigger
-            && r.StartBehindGateMetres >= run.StartBehindGateMetres - Bests.SameStartMetres && r.StartBehindGateMetres <= run.StartBehindGateMetres + Bests.SameStartMetres);
+            && r.Method == run.Method && r.Side == run.Side);
+        var flying = from.At.Millimetres > 0;
+        if (!flying)
+        {
+            earlier = earlier.Where(r => r.Trigger == run.Trigger
+                && r.StartBehindGateMetres >= run.StartBehindGateMetres - Bests.SameStartMetres && r.StartBehindGateMetres <= run.StartBehindGateMetres + Bests.SameStartMetres);
+        }
+
         earlier = logged.IsFree ? earlier.Where(r => r.Kind != WorkKind.Resisted && r.Kind != WorkKind.Assisted) : earlier.Where(r => r.Kind == run.Kind);
-        return from.Seconds == 0
+        return !flying
             ? earlier.SelectMany(r => r.Marks).Where(m => m.Millimetres == far).MinAsync(m => (double?)m.Seconds, cancel)
             : earlier.SelectMany(r => r.Marks.Where(a => a.Millimetres == near), (r, a) => new { r, a })
                 .SelectMany(x => x.r.Marks.Where(b => b.Millimetres == far), (x, b) => (double?)(b.Seconds - x.a.Seconds)).MinAsync(cancel);
     }
+
+    /// <summary>What an athlete took for the stretches of a line in the latest runs that may be set beside it: same timing, kind of load and effort within 5%.</summary>
+    public async Task<IReadOnlyList<StretchRange>> RangesAsync(int athleteId, PlanLine line, LineTiming timing, CancellationToken cancel = default)
+    {
+        var free = line.Kind is not (WorkKind.Resisted or WorkKind.Assisted);
+        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks)
+            .Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Conflict == null && r.Method == timing.Method
+                && r.Effort >= line.HardestEffort - 5 && r.Effort <= line.HardestEffort + 5
+                && (free ? r.Kind != WorkKind.Resisted && r.Kind != WorkKind.Assisted : r.Kind == line.Kind))
+            .OrderByDescending(r => r.Day).ThenByDescending(r => r.Id).Take(RangeRuns).ToListAsync(cancel);
+        var stretches = runs.Select(r => r.ToLogged()).SelectMany(r => r.Segments
+            .Where(s => s.IsFlying || (r.Trigger == timing.Trigger && Math.Abs(r.StartBehindGateMetres - timing.StartBehindGateMetres) <= Bests.SameStartMetres))
+            .Select(s => (From: (int)Math.Round(s.FromMetres * 1000), To: (int)Math.Round(s.ToMetres * 1000), s.Seconds)));
+        return [.. stretches.GroupBy(s => (s.From, s.To)).Select(g => new StretchRange(g.Key.From, g.Key.To, g.Min(x => x.Seconds), g.Max(x => x.Seconds), g.Count()))];
+    }
+
+    private const int RangeRuns = 20;
 
     public async Task<List<DayBest>> BestOfDayAsync(int squadId, DateOnly day, CancellationToken cancel = default)
     {

@@ -45,6 +45,11 @@ public sealed class RosterBook(ClubDb db, TimeProvider clock)
         await db.SaveChangesAsync(cancel);
     }
 
+    /// <summary>Notes pain on an athlete: from full to modified until somebody changes it; one who is out already stays out.</summary>
+    public Task NotePainAsync(int id, string reason, string by, DateOnly day, CancellationToken cancel = default) =>
+        db.Athletes.Where(a => a.Id == id && a.Availability == Availability.Full).ExecuteUpdateAsync(
+            u => u.SetProperty(a => a.Availability, Availability.Modified).SetProperty(a => a.AvailabilityReason, $"{reason}, noted by {by}").SetProperty(a => a.AvailabilitySaidBy, "").SetProperty(a => a.AvailabilitySince, day), cancel);
+
     public Task RetireAsync(int id, bool retired, CancellationToken cancel = default) =>
         db.Athletes.Where(a => a.Id == id).ExecuteUpdateAsync(u => u.SetProperty(a => a.RetiredAt, retired ? clock.GetUtcNow().UtcDateTime : null), cancel);
 

@@ -74,7 +74,7 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf)
         }
 
         var candidates = await db.Runs.AsNoTracking().Include(r => r.Marks)
-            .Where(r => r.AthleteId == athleteId && r.FlyingSpeed != null && r.Kind != Core.Plan.WorkKind.Resisted && r.Marks.Count >= 3)
+            .Where(r => r.AthleteId == athleteId && r.FlyingSpeed != null && r.Kind != Core.Plan.WorkKind.Resisted && r.Trigger != StartTrigger.ZoneLine && r.Marks.Count >= 3)
             .OrderByDescending(r => r.Day).Take(12).ToListAsync(cancel);
         AthleteCurve? curve = null;
         foreach (var run in candidates.OrderByDescending(r => r.Marks.Max(m => m.Millimetres)).ThenByDescending(r => r.FlyingSpeed))

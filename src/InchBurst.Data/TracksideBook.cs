@@ -7,13 +7,39 @@ using Microsoft.EntityFrameworkCore;
 namespace InchBurst.Data;
 
 /// <summary>A session as it is run: the plan as taken trackside, who is here, what was logged.</summary>
-public sealed record LiveSession(TrainingSession Session, SessionPlan Plan, IReadOnlyList<Attendance> Attendance, IReadOnlyList<Run> Runs);
+public sealed record LiveSession(TrainingSession Session, SessionPlan Plan, IReadOnlyList<Attendance> Attendance, IReadOnlyList<Run> Runs)
+{
+    /// <summary>Runs of an athlete on a line that count as reps.</summary>
+    public IEnumerable<Run> Counted(int athleteId, int lineId) => Runs.Where(r => r.AthleteId == athleteId && r.LineId == lineId && r.Outcome != RunOutcome.Again);
+
+    /// <summary>The rep an athlete runs next on a line: the first that has no run yet.</summary>
+    public int NextRep(int athleteId, int lineId)
+    {
+        var used = Counted(athleteId, lineId).Select(r => r.Rep).ToHashSet();
+        return Enumerable.Range(1, used.Count + 1).First(n => !used.Contains(n));
+    }
+}
 
 /// <summary>A run to log.</summary>
-public sealed record NewRun(Guid ClientId, int AthleteId, int LineId, RunOutcome Outcome, IReadOnlyList<LoggedMark> Marks, string By);
+public sealed record NewRun(Guid ClientId, int AthleteId, int LineId, RunOutcome Outcome, IReadOnlyList<LoggedMark> Marks, string By)
+{
+    /// <summary>The rep as the device that logged it saw it; null takes the next.</summary>
+    public int? Rep { get; init; }
+
+    public Side? Side { get; init; }
+
+    /// <summary>When the run ended, as the device had it; null means now.</summary>
+    public DateTime? FinishedAt { get; init; }
+
+    public bool ZoneOnly { get; init; }
+
+    public IReadOnlyList<Measured> Measures { get; init; } = [];
+
+    public IReadOnlyList<string> Seen { get; init; } = [];
+}
 
 /// <summary>Running a session and keeping its book.</summary>
-public sealed class TracksideBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
+public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, TimeProvider clock)
 {
     public async Task<LiveSession?> LoadAsync(int sessionId, CancellationToken cancel = default)
     {
@@ -24,7 +50,7 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, TimeProvider cloc
         }
 
         var attendance = await db.Attendance.Include(a => a.Athlete).Where(a => a.SessionId == sessionId).OrderBy(a => a.Order).ToListAsync(cancel);
-        var runs = await db.Runs.Include(r => r.Marks).Where(r => r.SessionId == sessionId).OrderBy(r => r.FinishedAt).ThenBy(r => r.Id).ToListAsync(cancel);
+        var runs = await Whole(db.Runs).Where(r => r.SessionId == sessionId).OrderBy(r => r.FinishedAt).ThenBy(r => r.Id).ToListAsync(cancel);
         return new(session, PlanJson.Read(session.RanPlanJson ?? session.PlanJson), attendance, runs);
     }
 
@@ -45,6 +71,7 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, TimeProvider cloc
         }
 
         await db.SaveChangesAsync(cancel);
+        wire.Tell(session.Id);
     }
 
     /// <summary>Changes the state of a running session; when another device changed it meanwhile, the change is made again on what is there now.</summary>
@@ -62,6 +89,7 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, TimeProvider cloc
             try
             {
                 await db.SaveChangesAsync(cancel);
+                wire.Tell(sessionId);
                 return live;
             }
             catch (DbUpdateConcurrencyException) when (tries < 8)
@@ -81,6 +109,7 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, TimeProvider cloc
             session.State = SessionState.Running;
             session.StartedAt ??= clock.GetUtcNow().UtcDateTime;
             session.EndedAt = null;
+            session.LineStartedAt ??= session.StartedAt;
             session.CurrentLineId ??= PlanJson.Read(session.RanPlanJson).Lines.FirstOrDefault()?.Id;
         },
         cancel);
@@ -88,7 +117,7 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, TimeProvider cloc
     public Task<LiveSession?> EndAsync(int sessionId, CancellationToken cancel = default) => ChangeAsync(
         sessionId, live => (live.Session.State, live.Session.EndedAt) = (SessionState.Ended, clock.GetUtcNow().UtcDateTime), cancel);
 
-    /// <summary>Stores a run once, however often it is sent. Gives the stored run.</summary>
+    /// <summary>Stores a run once, however often it is sent. A rep that is in the book already gets a second reading instead. Gives the stored run.</summary>
     public async Task<Run> LogAsync(LiveSession live, NewRun entry, CancellationToken cancel = default)
     {
         if (await StoredAsync(entry.ClientId, cancel) is { } before)
@@ -96,55 +125,66 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, TimeProvider cloc
             return before;
         }
 
-        var session = live.Session;
         var line = live.Plan.Line(entry.LineId) ?? throw new ArgumentException("The plan has no such line.", nameof(entry));
-        var run = new Run
+        for (var tries = 0; ; tries++)
         {
-            ClientId = entry.ClientId,
-            SessionId = session.Id,
-            AthleteId = entry.AthleteId,
-            LineId = entry.LineId,
-            Day = session.Day,
-            FinishedAt = clock.GetUtcNow().UtcDateTime,
-            Outcome = entry.Outcome,
-            Kind = line.Kind,
-            Effort = line.HardestEffort,
-            Method = session.Method,
-            Trigger = session.Trigger,
-            Start = line.Start?.Position,
-            StartBehindGateMetres = session.StartBehindGateMetres,
-            LoggedBy = entry.By,
-        };
-        run.Marks.AddRange(entry.Marks.Select(m => m.ToMark()));
-        run.FlyingSpeed = run.Marks.Count == 0 ? null : run.ToLogged().FastestFlying?.MeanSpeed;
-        db.Runs.Add(run);
-        try
-        {
-            await db.SaveChangesAsync(cancel);
-        }
-        catch (DbUpdateException e) when (e.InnerException is SqliteException { SqliteErrorCode: 19 } && e is not DbUpdateConcurrencyException)
-        {
-            // The same run arrived twice at the same moment; the first one is the run.
-            db.Entry(run).State = EntityState.Detached;
-            return await StoredAsync(entry.ClientId, cancel) ?? throw new InvalidOperationException("The run could not be stored.", e);
-        }
+            // Read inside the loop: another device may have stored this rep a moment ago.
+            var own = await Whole(db.Runs).Where(r => r.SessionId == live.Session.Id && r.AthleteId == entry.AthleteId && r.LineId == entry.LineId).ToListAsync(cancel);
+            var now = live with { Runs = own };
+            var same = entry.Outcome == RunOutcome.Again || entry.Rep is not { } claimed ? null : own.FirstOrDefault(r => r.Rep == claimed && r.Outcome != RunOutcome.Again);
+            Run? added = null;
+            if (same is null)
+            {
+                added = Make(live.Session, line, entry, entry.Rep ?? now.NextRep(entry.AthleteId, entry.LineId));
+                db.Runs.Add(added);
+            }
+            else
+            {
+                Join(same, entry, Timing(live.Session, entry));
+            }
 
-        // A called athlete has had their turn. Set past the version on purpose: two people saving at once must never refuse each other.
-        await db.Sessions.Where(s => s.Id == session.Id && s.CalledAthleteId == entry.AthleteId).ExecuteUpdateAsync(u => u.SetProperty(s => s.CalledAthleteId, (int?)null), cancel);
-        db.ChangeTracker.Clear();
-        shelf.Forget(entry.AthleteId);
-        return run;
+            try
+            {
+                await db.SaveChangesAsync(cancel);
+            }
+            catch (DbUpdateException e) when (tries < 8 && e.InnerException is SqliteException { SqliteErrorCode: 19 } && e is not DbUpdateConcurrencyException)
+            {
+                // The same run, or another reading of the same rep, arrived at the same moment: look again at what is there.
+                db.ChangeTracker.Clear();
+                if (await StoredAsync(entry.ClientId, cancel) is { } first)
+                {
+                    return first;
+                }
+
+                continue;
+            }
+
+            // A called athlete has had their turn. Set past the version on purpose: two people saving at once must never refuse each other.
+            await db.Sessions.Where(s => s.Id == live.Session.Id && s.CalledAthleteId == entry.AthleteId).ExecuteUpdateAsync(u => u.SetProperty(s => s.CalledAthleteId, (int?)null), cancel);
+            db.ChangeTracker.Clear();
+            shelf.Forget(entry.AthleteId);
+            wire.Tell(live.Session.Id);
+            return added ?? same!;
+        }
     }
 
     /// <summary>Takes a run out of the book; it can be put back.</summary>
     public async Task<Run?> SetDeletedAsync(int sessionId, long runId, bool deleted, CancellationToken cancel = default)
     {
-        var run = await db.Runs.IgnoreQueryFilters().Include(r => r.Marks).Include(r => r.Athlete).SingleOrDefaultAsync(r => r.Id == runId && r.SessionId == sessionId, cancel);
+        var run = await Whole(db.Runs.IgnoreQueryFilters()).Include(r => r.Athlete).SingleOrDefaultAsync(r => r.Id == runId && r.SessionId == sessionId, cancel);
         if (run is not null)
         {
             run.DeletedAt = deleted ? clock.GetUtcNow().UtcDateTime : null;
+
+            // Its place may have been taken meanwhile; then it comes back as the next rep.
+            if (!deleted && run.Rep > 0 && await db.Runs.AnyAsync(r => r.Id != run.Id && r.SessionId == sessionId && r.AthleteId == run.AthleteId && r.LineId == run.LineId && r.Rep == run.Rep, cancel))
+            {
+                run.Rep = 1 + await db.Runs.Where(r => r.SessionId == sessionId && r.AthleteId == run.AthleteId && r.LineId == run.LineId).MaxAsync(r => r.Rep, cancel);
+            }
+
             await db.SaveChangesAsync(cancel);
             shelf.Forget(run.AthleteId);
+            wire.Tell(sessionId);
         }
 
         return run;
@@ -153,20 +193,210 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, TimeProvider cloc
     /// <summary>Puts other marks in a run and keeps the old ones with who changed them.</summary>
     public async Task CorrectAsync(Run run, IReadOnlyList<LoggedMark> marks, string by, CancellationToken cancel = default)
     {
-        db.RunCorrections.Add(new RunCorrection { RunId = run.Id, At = clock.GetUtcNow().UtcDateTime, By = by, OldMarks = run.MarksText() });
-        db.Marks.RemoveRange(run.Marks);
-        await db.SaveChangesAsync(cancel);
-        run.Marks.Clear();
-        run.Marks.AddRange(marks.Select(m => m.ToMark()));
+        await ReplaceMarksAsync(run, marks, by, cancel);
         run.Outcome = RunOutcome.Timed;
-        run.FlyingSpeed = run.ToLogged().FastestFlying?.MeanSpeed;
+        run.Conflict = null;
         await db.SaveChangesAsync(cancel);
         shelf.Forget(run.AthleteId);
+        wire.Tell(run.SessionId);
+    }
+
+    /// <summary>Chooses what stands for a rep that was read twice: a reading by its number, "mean", or "two" when they were two runs.</summary>
+    /// <returns>False when there is no such run or reading.</returns>
+    public async Task<bool> PickAsync(int sessionId, long runId, string what, string by, CancellationToken cancel = default)
+    {
+        var run = await Whole(db.Runs).SingleOrDefaultAsync(r => r.Id == runId && r.SessionId == sessionId, cancel);
+        if (run is null || run.Readings.Count < 2)
+        {
+            return false;
+        }
+
+        var chosen = run.Readings.FirstOrDefault(r => r.Id.ToString(System.Globalization.CultureInfo.InvariantCulture) == what);
+        if (what == "two")
+        {
+            var later = run.Readings.OrderBy(r => r.Id).Skip(1).ToList();
+            var rep = await db.Runs.Where(r => r.SessionId == sessionId && r.AthleteId == run.AthleteId && r.LineId == run.LineId).MaxAsync(r => r.Rep, cancel);
+            db.RunReadings.RemoveRange(run.Readings);
+            await ReplaceMarksAsync(run, run.Readings.OrderBy(r => r.Id).First().ToReading().Marks, by, cancel);
+            foreach (var reading in later)
+            {
+                var own = reading.ToReading();
+                var other = new Run
+                {
+                    ClientId = reading.ClientId, SessionId = run.SessionId, AthleteId = run.AthleteId, LineId = run.LineId, Day = run.Day, FinishedAt = reading.FinishedAt, Outcome = RunOutcome.Timed,
+                    Kind = run.Kind, Effort = run.Effort, Method = reading.Method, Trigger = reading.Trigger, Start = run.Start, StartBehindGateMetres = run.StartBehindGateMetres, Side = run.Side, Rep = ++rep, LoggedBy = reading.By,
+                };
+                SetMarks(other, own.Marks);
+                db.Runs.Add(other);
+            }
+
+            run.Readings.Clear();
+            (run.Conflict, run.Picked) = (null, "");
+        }
+        else if (what == "mean" || chosen is not null)
+        {
+            var picked = chosen?.ToReading();
+            var mean = picked is null ? Readings.Mean([.. run.Readings.OrderBy(r => r.Id).Select(r => r.ToReading()).Where(r => r.Method == run.Method)]) : null;
+            await ReplaceMarksAsync(run, picked?.Marks ?? mean!.Marks, by, cancel);
+            (run.Method, run.Trigger) = (picked?.Method ?? mean!.Method, picked?.Trigger ?? mean!.Trigger);
+            run.FlyingSpeed = run.ToLogged().FastestFlying?.MeanSpeed;
+            (run.Conflict, run.Picked) = (null, what);
+        }
+        else
+        {
+            return false;
+        }
+
+        await db.SaveChangesAsync(cancel);
+        shelf.Forget(run.AthleteId);
+        wire.Tell(sessionId);
+        return true;
+    }
+
+    /// <summary>Notes or takes away something seen on a run; doing either twice is the same as once.</summary>
+    public async Task<bool> SeenAsync(int sessionId, long runId, string code, bool on, CancellationToken cancel = default)
+    {
+        var run = await db.Runs.Include(r => r.Seen).SingleOrDefaultAsync(r => r.Id == runId && r.SessionId == sessionId, cancel);
+        var words = CleanSeen(code);
+        if (run is null || words.Length == 0)
+        {
+            return false;
+        }
+
+        if (run.Seen.FirstOrDefault(s => s.Code == words) is { } there)
+        {
+            if (!on)
+            {
+                db.RunSeen.Remove(there);
+            }
+        }
+        else if (on && run.Seen.Count < MostSeen)
+        {
+            run.Seen.Add(new() { Code = words });
+        }
+
+        await db.SaveChangesAsync(cancel);
+        wire.Tell(sessionId);
+        return true;
     }
 
     public Task<List<RunCorrection>> CorrectionsAsync(long runId, CancellationToken cancel = default) =>
         db.RunCorrections.AsNoTracking().Where(c => c.RunId == runId).OrderByDescending(c => c.Id).ToListAsync(cancel);
 
-    private Task<Run?> StoredAsync(Guid clientId, CancellationToken cancel) =>
-        db.Runs.IgnoreQueryFilters().Include(r => r.Marks).SingleOrDefaultAsync(r => r.ClientId == clientId, cancel);
+    /// <summary>Most things noted for one run.</summary>
+    private const int MostSeen = 12;
+
+    private static string CleanSeen(string words) => words.Trim() is { Length: > 0 } w ? w[..Math.Min(80, w.Length)] : "";
+
+    private static IQueryable<Run> Whole(IQueryable<Run> runs) => runs.Include(r => r.Marks).Include(r => r.Readings).Include(r => r.Seen).Include(r => r.Measures).AsSplitQuery();
+
+    private static LineTiming Timing(TrainingSession session, NewRun entry)
+    {
+        var timing = session.TimingOf(entry.LineId);
+        return entry.ZoneOnly ? timing with { Trigger = StartTrigger.ZoneLine } : timing.Trigger == StartTrigger.ZoneLine ? timing with { Trigger = StartTrigger.FirstGate } : timing;
+    }
+
+    private Run Make(TrainingSession session, PlanLine line, NewRun entry, int rep)
+    {
+        var timing = Timing(session, entry);
+        var run = new Run
+        {
+            ClientId = entry.ClientId,
+            SessionId = session.Id,
+            AthleteId = entry.AthleteId,
+            LineId = entry.LineId,
+            Day = session.Day,
+            FinishedAt = Finished(session, entry),
+            Outcome = entry.Outcome,
+            Kind = line.Kind,
+            Effort = line.Effort?.OfRep(Math.Max(0, ((rep - 1) / (line.EachSide ? 2 : 1)) % line.TotalReps)) ?? line.HardestEffort,
+            Method = timing.Method,
+            Trigger = timing.Trigger,
+            Start = line.Start?.Position,
+            StartBehindGateMetres = timing.StartBehindGateMetres,
+            Side = entry.Side,
+            Rep = entry.Outcome == RunOutcome.Again ? 0 : rep,
+            LoggedBy = entry.By,
+        };
+        SetMarks(run, entry.Marks);
+        run.Measures.AddRange(entry.Measures.Select(m => new RunMeasure { Kind = m.Kind, Value = m.Value }));
+        AddSeen(run, entry);
+        return run;
+    }
+
+    // A device's word for when a run ended is taken when it can be: within the session and not from the future.
+    private DateTime Finished(TrainingSession session, NewRun entry)
+    {
+        var now = clock.GetUtcNow().UtcDateTime;
+        return entry.FinishedAt is { } said && said <= now && said >= (session.StartedAt ?? now).AddMinutes(-1) ? said : now;
+    }
+
+    private void Join(Run run, NewRun entry, LineTiming timing)
+    {
+        AddSeen(run, entry);
+        foreach (var measure in entry.Measures.Where(m => run.Measures.All(k => k.Kind != m.Kind)))
+        {
+            run.Measures.Add(new() { Kind = measure.Kind, Value = measure.Value });
+        }
+
+        var at = entry.FinishedAt ?? clock.GetUtcNow().UtcDateTime;
+        if (entry.Marks.Count == 0)
+        {
+            // "No time" beside a time adds nothing; still it is remembered, so that sending it again does not make a run of it.
+            run.Readings.Add(new() { ClientId = entry.ClientId, By = entry.By, Method = timing.Method, Trigger = timing.Trigger, FinishedAt = at, MarksJson = "[]" });
+            return;
+        }
+
+        if (run.Marks.Count > 0 && run.Readings.All(r => r.MarksJson == "[]"))
+        {
+            run.Readings.Add(new() { ClientId = run.ClientId, By = run.LoggedBy, Method = run.Method, Trigger = run.Trigger, FinishedAt = run.FinishedAt, MarksJson = RunMapping.MarksJson(run.ToLogged().Marks) });
+        }
+
+        run.Readings.Add(new() { ClientId = entry.ClientId, By = entry.By, Method = timing.Method, Trigger = timing.Trigger, FinishedAt = at, MarksJson = RunMapping.MarksJson(entry.Marks) });
+        if (run.Picked.Length > 0)
+        {
+            run.Conflict = "A new reading came after one was picked. Pick again.";
+            return;
+        }
+
+        var combined = Readings.Combine([.. run.Readings.Where(r => r.MarksJson != "[]").Select(r => r.ToReading())]);
+        (run.Outcome, run.Method, run.Trigger, run.Conflict) = (RunOutcome.Timed, combined.Method, combined.Trigger, combined.Conflict);
+        SetMarks(run, combined.Marks);
+    }
+
+    private static void AddSeen(Run run, NewRun entry) => run.Seen.AddRange(
+        entry.Seen.Select(CleanSeen).Where(s => s.Length > 0).Distinct().Where(s => run.Seen.All(k => k.Code != s)).Take(MostSeen).Select(s => new RunSeen { Code = s }).ToList());
+
+    private async Task ReplaceMarksAsync(Run run, IReadOnlyList<LoggedMark> marks, string by, CancellationToken cancel)
+    {
+        db.RunCorrections.Add(new RunCorrection { RunId = run.Id, At = clock.GetUtcNow().UtcDateTime, By = by, OldMarks = run.Marks.Count == 0 ? "no time" : run.MarksText() });
+        SetMarks(run, marks);
+        await db.SaveChangesAsync(cancel);
+    }
+
+    // Marks that stay keep their row: removing and adding a row of the same key in one save would clash.
+    private static void SetMarks(Run run, IReadOnlyList<LoggedMark> marks)
+    {
+        run.Marks.RemoveAll(m => marks.All(k => k.At.Millimetres != m.Millimetres));
+        foreach (var mark in marks)
+        {
+            if (run.Marks.FirstOrDefault(m => m.Millimetres == mark.At.Millimetres) is { } known)
+            {
+                known.Seconds = mark.Seconds;
+            }
+            else
+            {
+                run.Marks.Add(mark.ToMark());
+            }
+        }
+
+        run.FlyingSpeed = run.Marks.Count == 0 ? null : run.ToLogged().FastestFlying?.MeanSpeed;
+    }
+
+    private async Task<Run?> StoredAsync(Guid clientId, CancellationToken cancel)
+    {
+        var all = Whole(db.Runs.IgnoreQueryFilters());
+        return await all.SingleOrDefaultAsync(r => r.ClientId == clientId, cancel)
+            ?? await all.FirstOrDefaultAsync(r => r.Readings.Any(x => x.ClientId == clientId), cancel);
+    }
 }

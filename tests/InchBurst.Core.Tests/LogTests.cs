@@ -142,36 +142,4 @@ public class LogTests
         Assert.True(six.IsDue);
         Assert.Equal(today, six.DueOn);
     }
-
-    [Fact]
-    public void Drop_off_reads_the_last_against_the_best()
-    {
-        Assert.Equal(1.04 / 1.10, DropOff.LastAgainstBest([1.06, 1.04, 1.10])!.Value, 9);
-        Assert.Null(DropOff.LastAgainstBest([1.06]));
-    }
-}
-
-public class RunningOrderTests
-{
-    private static readonly DateTime Now = new(2026, 3, 1, 17, 0, 0, DateTimeKind.Utc);
-
-    private static IReadOnlyList<Turn> Order(params Runner[] runners) => RunningOrder.Now(runners, 4, 2, 120, 300, Now);
-
-    [Fact]
-    public void The_rested_go_first_then_the_shortest_wait_then_the_finished()
-    {
-        var order = Order(
-            new(1, 1, 1, Now.AddSeconds(-30)), new(2, 2, 1, Now.AddSeconds(-100)), new(3, 3, 1, Now.AddSeconds(-121)), new(4, 4, 0, null), new(5, 5, 4, Now), new(6, 6, 1, null, true));
-        Assert.Equal([4, 3, 2, 1, 5, 6], order.Select(t => t.AthleteId));
-        Assert.Equal([TurnState.Ready, TurnState.Ready, TurnState.Resting, TurnState.Resting, TurnState.Finished, TurnState.DoneForToday], order.Select(t => t.State));
-        Assert.Equal(Now.AddSeconds(20), order[2].ReadyAt);
-        Assert.Equal(4, order[4].Rep);
-    }
-
-    [Fact]
-    public void The_rest_between_sets_is_the_longer_one()
-    {
-        Assert.Equal(TurnState.Resting, Order(new Runner(1, 1, 2, Now.AddSeconds(-200)))[0].State);
-        Assert.Equal(TurnState.Ready, Order(new Runner(1, 1, 1, Now.AddSeconds(-200)))[0].State);
-    }
 }

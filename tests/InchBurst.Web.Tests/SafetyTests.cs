@@ -12,7 +12,7 @@ namespace InchBurst.Web.Tests;
 /// <summary>Who may come in, what a page may load, and what is refused.</summary>
 public sealed class SafetyTests
 {
-    private static readonly string[] Pages = ["/", "/Sessions", "/Sessions/New", "/Sessions/49", "/Sessions/49/Trackside", "/Sessions/48/Trackside", "/Athletes", "/Athletes/1", "/Athletes/Edit?id=1", "/Settings", "/Drills", "/Drills/A-skip", "/Drills/Edit", "/Sessions/49/Versions", "/Sessions/49?line=1", "/Sessions/49?block=2", "/Sessions/49/Sheet", "/Sessions/49/Card", "/Settings/Schools"];
+    private static readonly string[] Pages = ["/", "/Sessions", "/Sessions/New", "/Sessions/49", "/Sessions/49/Trackside", "/Sessions/48/Review", "/Athletes", "/Athletes/1", "/Athletes/Edit?id=1", "/Settings", "/Drills", "/Drills/A-skip", "/Drills/Edit", "/Sessions/49/Versions", "/Sessions/49?line=1", "/Sessions/49?block=2", "/Sessions/49/Sheet", "/Sessions/49/Card", "/Settings/Schools"];
 
     [Fact]
     public async Task Everything_but_the_named_pages_asks_for_a_sign_in()

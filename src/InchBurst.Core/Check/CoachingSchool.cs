@@ -40,6 +40,7 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
         new("load.heaviest", "Load for acceleration slows by at most", "%", 5, 80),
         new("assisted.ceiling", "Help quickens by at most", "%", 1, 10),
         new("reach.topspeed", "A top-speed run reaches at least", "% of own", 85, 99),
+        new("stop.share", "Stop when a rep falls below", "% of the day's best", 80, 99),
         new("through.metres", "Run through past a timed line", "m", 0, 20),
         new("cooldown.least", "Shortest cool-down", "min", 0, 20),
     ];
@@ -64,6 +65,7 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
             ("load.heaviest", 10, "This school pulls light loads only."),
             ("assisted.ceiling", 5, "At most 105% in much of the literature (Haugen et al. 2019)."),
             ("reach.topspeed", 95, "Below 95% of own top speed a run trains something else (common practice)."),
+            ("stop.share", 95, "A drop of 3 to 5% ends quality (common practice)."),
             ("through.metres", 5, "A 10 m time is run through a cone at 15 (common practice)."),
             ("cooldown.least", 5, "About 5 minutes (common practice)."))),
         new("Heavy to light sled", "Heavy sleds build the push; over weeks they go heavy to light to free.", Set(

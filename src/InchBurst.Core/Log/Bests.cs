@@ -32,7 +32,7 @@ public static class Bests
         BestTime? best = null;
         foreach (var run in runs)
         {
-            if (run.Method != method || !run.IsFree || run.Start == Plan.StartPosition.Moving
+            if (run.Method != method || !run.IsFree || !run.HasStart || run.Start == Plan.StartPosition.Moving
                 || (startBehindGateMetres is { } f && Math.Abs(run.StartBehindGateMetres - f) > SameStartMetres))
             {
                 continue;

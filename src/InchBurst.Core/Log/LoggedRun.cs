@@ -25,11 +25,21 @@ public enum StartTrigger
 
     /// <summary>A gun or a call, so that reaction is part of the time.</summary>
     Gun,
+
+    /// <summary>The first mark: only the zone from there on is timed, and nothing is known of the start.</summary>
+    ZoneLine,
 }
+
+/// <summary>How the times of a line are taken; set once for the line and shown while it is run.</summary>
+/// <param name="Method">How it is timed.</param>
+/// <param name="Trigger">What starts the clock.</param>
+/// <param name="StartBehindGateMetres">Distance from the start line to the first gate in m, 0 to 5.</param>
+/// <param name="Entry">How the times are typed.</param>
+public sealed record LineTiming(TimingMethod Method, StartTrigger Trigger, double StartBehindGateMetres, EntryMode Entry = EntryMode.Cumulative);
 
 /// <summary>A cumulative time at a mark, as logged.</summary>
 /// <param name="At">Distance from the first gate.</param>
-/// <param name="Seconds">Clock time in s, above 0.</param>
+/// <param name="Seconds">Clock time in s, above 0; 0 at the first mark of a run that is timed from its zone only.</param>
 public readonly record struct LoggedMark(Distance At, double Seconds);
 
 /// <summary>A run as it was logged.</summary>
@@ -65,11 +75,19 @@ public sealed record LoggedRun
     /// <summary>True when nothing pulled or held the runner.</summary>
     public bool IsFree => Kind is not (WorkKind.Resisted or WorkKind.Assisted);
 
-    /// <summary>Marks as gate times in metres.</summary>
-    public IReadOnlyList<GateTime> Gates => [.. Marks.Select(m => new GateTime(m.At.Metres, m.Seconds))];
+    /// <summary>Side of a one-sided start or turn; null when it has none.</summary>
+    public Side? Side { get; init; }
 
-    /// <summary>Stretches between marks.</summary>
-    public IReadOnlyList<SplitSegment> Segments => Splits.Segments(Gates);
+    /// <summary>True when the clock ran from the start, so that times from the start are known.</summary>
+    public bool HasStart => Trigger != StartTrigger.ZoneLine;
+
+    /// <summary>Marks timed from the start as gate times in metres; none when only a zone was timed.</summary>
+    public IReadOnlyList<GateTime> Gates => HasStart ? [.. Marks.Select(m => new GateTime(m.At.Metres, m.Seconds))] : [];
+
+    /// <summary>Stretches between marks; the first begins at the start when that was timed.</summary>
+    public IReadOnlyList<SplitSegment> Segments => HasStart
+        ? Splits.Segments(Gates)
+        : [.. Marks.Zip(Marks.Skip(1), (a, b) => new SplitSegment(a.At.Metres, b.At.Metres, b.Seconds - a.Seconds))];
 
     /// <summary>Fastest flying stretch of at least 5 m; null when hand-timed, assisted or without a flying stretch. Its mean speed is the run's top speed.</summary>
     public SplitSegment? FastestFlying

@@ -24,7 +24,8 @@ public sealed record MarkDoubt(DoubtKind Kind, int Index, string Message);
 /// <summary>Typed marks: read and checked.</summary>
 /// <param name="Marks">Marks in rising order; empty when any doubt is impossible.</param>
 /// <param name="Doubts">Doubts, impossible ones first.</param>
-public sealed record MarkReading(IReadOnlyList<LoggedMark> Marks, IReadOnlyList<MarkDoubt> Doubts)
+/// <param name="ZoneOnly">True when only the zone from the first mark on was timed; its time there is then 0.</param>
+public sealed record MarkReading(IReadOnlyList<LoggedMark> Marks, IReadOnlyList<MarkDoubt> Doubts, bool ZoneOnly = false)
 {
     /// <summary>True when the marks may be stored without asking.</summary>
     public bool IsClean => Doubts.Count == 0;
@@ -33,17 +34,51 @@ public sealed record MarkReading(IReadOnlyList<LoggedMark> Marks, IReadOnlyList<
     public bool IsRefused => Doubts.Any(d => d.Kind == DoubtKind.Impossible);
 }
 
+/// <summary>How times are typed.</summary>
+public enum EntryMode
+{
+    /// <summary>The clock's figure at each mark.</summary>
+    Cumulative,
+
+    /// <summary>The time of each stretch from the mark before.</summary>
+    Segments,
+
+    /// <summary>Clock started at the first mark, so only the marks after it have figures.</summary>
+    ZoneOnly,
+}
+
+/// <summary>What an athlete usually takes for a stretch.</summary>
+/// <param name="FromMillimetres">Where it begins; 0 for the start.</param>
+/// <param name="ToMillimetres">Where it ends.</param>
+/// <param name="Fastest">Fastest comparable time in s.</param>
+/// <param name="Slowest">Slowest comparable time in s.</param>
+/// <param name="Runs">How many runs it stands on.</param>
+public sealed record StretchRange(int FromMillimetres, int ToMillimetres, double Fastest, double Slowest, int Runs);
+
 /// <summary>What is known when marks are judged.</summary>
 /// <param name="Kind">Kind of work.</param>
 /// <param name="StartBehindGateMetres">Distance from the start line to the first gate, m.</param>
 /// <param name="BestSpeed">The athlete's best flying speed in m/s, if known.</param>
-public sealed record MarkContext(WorkKind Kind, double StartBehindGateMetres = 0, double? BestSpeed = null);
+public sealed record MarkContext(WorkKind Kind, double StartBehindGateMetres = 0, double? BestSpeed = null)
+{
+    /// <summary>How the times are typed.</summary>
+    public EntryMode Mode { get; init; }
 
-/// <summary>Reads marks as they are typed: cumulative numbers, comma or point, separated by spaces; a dash leaves one out.</summary>
+    /// <summary>The athlete's own ranges over stretches; those that stand on too few runs are passed over.</summary>
+    public IReadOnlyList<StretchRange> Ranges { get; init; } = [];
+}
+
+/// <summary>Reads marks as they are typed: cumulative or stretch by stretch, comma or point, separated by spaces; a dash leaves one out.</summary>
 public static class MarkEntry
 {
     /// <summary>Fastest mean speed of a stretch that is taken, m/s. The fastest 10 m stretches measured are about 12.4 m/s (Graubner and Nixdorf 2011).</summary>
     public const double FastestPossible = 13.5;
+
+    /// <summary>Share by which a time may lie outside the athlete's own range before it is asked about.</summary>
+    public const double OutsideRange = 0.08;
+
+    /// <summary>Runs a range must stand on before it is used.</summary>
+    public const int RangeRuns = 3;
 
     private const double FastestLikely = 12.4;
     private const double LongestSeconds = 300;
@@ -63,13 +98,14 @@ public static class MarkEntry
     /// <param name="context">What is known about the run.</param>
     public static MarkReading Read(IReadOnlyList<string> texts, IReadOnlyList<Distance> expected, MarkContext context)
     {
-        var doubts = new List<MarkDoubt>();
-        var marks = new List<(int Index, LoggedMark Mark)>();
-        if (texts.Count > expected.Count)
+        var zone = context.Mode == EntryMode.ZoneOnly && expected.Count > 1;
+        var boxes = zone ? [.. expected.Skip(1)] : expected;
+        if (texts.Count > boxes.Count)
         {
-            return Refuse(expected.Count - 1, $"{texts.Count} times for {expected.Count} {(expected.Count == 1 ? "mark" : "marks")}: one too many.");
+            return Refuse(boxes.Count - 1, $"{texts.Count} times for {boxes.Count} {(boxes.Count == 1 ? "mark" : "marks")}: one too many.");
         }
 
+        var typed = new double?[texts.Count];
         for (var i = 0; i < texts.Count; i++)
         {
             var text = texts[i].Trim();
@@ -88,23 +124,55 @@ public static class MarkEntry
                 return Refuse(i, $"A time must be above 0 and at most {LongestSeconds:0} s.");
             }
 
-            if (marks.Count > 0 && seconds <= marks[^1].Mark.Seconds)
-            {
-                return Refuse(i, $"{Figures.Split(seconds)} at {expected[i]} is not after {Figures.Split(marks[^1].Mark.Seconds)} at {marks[^1].Mark.At}: times must rise.");
-            }
-
-            marks.Add((i, new(expected[i], seconds)));
+            typed[i] = seconds;
         }
 
-        if (marks.Count == 0)
+        if (typed.All(t => t is null))
         {
             return Refuse(0, "Type a time first.");
         }
 
-        var from = new LoggedMark(Distance.InMetres(0), 0);
+        if (context.Mode == EntryMode.Segments)
+        {
+            // Without the run-up, the stretches after it are still a flying time.
+            zone = typed[0] is null && boxes.Count > 1;
+            var gap = Array.FindIndex(typed, zone ? 1 : 0, t => t is null);
+            var last = Array.FindLastIndex(typed, t => t is not null);
+            if (gap >= 0 && gap < last)
+            {
+                return Refuse(gap, $"Stretch by stretch, each one before {boxes[last]} needs its time. Type clock times instead to leave a mark out.");
+            }
+
+            var sum = 0.0;
+            for (var i = 0; i <= last; i++)
+            {
+                sum += typed[i] ?? 0;
+                typed[i] = typed[i] is null ? null : Math.Round(sum, 4);
+            }
+        }
+
+        var doubts = new List<MarkDoubt>();
+        var marks = new List<(int Index, LoggedMark Mark)>();
+        for (var i = 0; i < typed.Length; i++)
+        {
+            if (typed[i] is not { } seconds)
+            {
+                continue;
+            }
+
+            if (marks.Count > 0 && seconds <= marks[^1].Mark.Seconds)
+            {
+                return Refuse(i, $"{Figures.Split(seconds)} at {boxes[i]} is not after {Figures.Split(marks[^1].Mark.Seconds)} at {marks[^1].Mark.At}: times must rise.");
+            }
+
+            marks.Add((i, new(boxes[i], seconds)));
+        }
+
+        var from = zone ? new LoggedMark(expected[0], 0) : new LoggedMark(Distance.InMetres(0), 0);
+        LoggedMark[] first = zone ? [from] : [];
         foreach (var (index, mark) in marks)
         {
-            if (Judge(from, mark, context) is var (kind, message))
+            if ((Judge(from, mark, context) ?? OffRange(from, mark, context)) is var (kind, message))
             {
                 doubts.Add(new(kind, index, message));
             }
@@ -113,7 +181,25 @@ public static class MarkEntry
         }
 
         doubts.Sort((a, b) => a.Kind.CompareTo(b.Kind));
-        return doubts.Any(d => d.Kind == DoubtKind.Impossible) ? new([], doubts) : new([.. marks.Select(m => m.Mark)], doubts);
+        return doubts.Any(d => d.Kind == DoubtKind.Impossible) ? new([], doubts) : new([.. first, .. marks.Select(m => m.Mark)], doubts, zone);
+    }
+
+    private static (DoubtKind, string)? OffRange(LoggedMark from, LoggedMark to, MarkContext context)
+    {
+        if (context.Ranges.FirstOrDefault(r => r.FromMillimetres == from.At.Millimetres && r.ToMillimetres == to.At.Millimetres && r.Runs >= RangeRuns) is not { } range)
+        {
+            return null;
+        }
+
+        var seconds = to.Seconds - from.Seconds;
+        var (quicker, slower) = (1 - (seconds / range.Fastest), (seconds / range.Slowest) - 1);
+        if (Math.Max(quicker, slower) <= OutsideRange)
+        {
+            return null;
+        }
+
+        var stretch = from.At.Millimetres == 0 ? to.At.ToString() : $"{from.At} to {to.At}";
+        return (DoubtKind.Unlikely, $"{stretch} in {Figures.Split(seconds)} is {Figures.Number(Math.Max(quicker, slower) * 100)}% {(quicker > slower ? "quicker" : "slower")} than this athlete's {Figures.Split(range.Fastest)}–{Figures.Split(range.Slowest)}. Is it right?");
     }
 
     private static MarkReading Refuse(int index, string message) => new([], [new(DoubtKind.Impossible, Math.Max(0, index), message)]);
@@ -125,14 +211,14 @@ public static class MarkEntry
         var metres = to.At.Metres - from.At.Metres;
         var seconds = to.Seconds - from.Seconds;
         var speed = metres / seconds;
-        var stretch = from.Seconds == 0 ? $"{Figures.Split(to.Seconds)} to {to.At}" : $"{from.At} to {to.At} in {Figures.Split(seconds)}";
+        var stretch = from.At.Millimetres == 0 ? $"{Figures.Split(to.Seconds)} to {to.At}" : $"{from.At} to {to.At} in {Figures.Split(seconds)}";
         if (speed > FastestPossible)
         {
             return (DoubtKind.Impossible, $"{stretch} is {Figures.Exact(speed, 1)} m/s: faster than anyone has run.");
         }
 
         var behind = context.StartBehindGateMetres;
-        if (from.Seconds == 0)
+        if (from.At.Millimetres == 0)
         {
             if (seconds < StartNobodyMakes.TimeBetween(behind, behind + metres))
             {

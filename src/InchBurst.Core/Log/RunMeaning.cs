@@ -18,11 +18,11 @@ public sealed record RunMeaning(string Label, double Seconds, double Speed, doub
     public static RunMeaning Of(LoggedRun run, IEnumerable<LoggedRun> earlier)
     {
         var (from, to) = Headline(run);
-        var flying = from.Seconds > 0;
+        var flying = from.At.Millimetres > 0;
         double? best = null;
         foreach (var other in earlier)
         {
-            if (Comparable(run, other) && Time(other, from.At, to.At, flying) is { } time && !(best <= time))
+            if (Comparable(run, other, flying) && Time(other, from.At, to.At, flying) is { } time && !(best <= time))
             {
                 best = time;
             }
@@ -39,7 +39,7 @@ public sealed record RunMeaning(string Label, double Seconds, double Speed, doub
         var (from, to) = Headline(run);
         var seconds = to.Seconds - from.Seconds;
         var metres = to.At.Metres - from.At.Metres;
-        var flying = from.Seconds > 0;
+        var flying = from.At.Millimetres > 0;
         var length = Distance.InMetres(metres).To(to.At.Unit);
         return new(
             flying ? "fly " + length : to.At.ToString(),
@@ -50,13 +50,18 @@ public sealed record RunMeaning(string Label, double Seconds, double Speed, doub
             best is { } b && seconds < b - 1e-9);
     }
 
-    /// <summary>True when two runs may be compared: same timing, same load state, starts at the same distance behind the gate.</summary>
+    /// <summary>
+    /// True when two runs may be compared: same timing, same load state, same side of a one-sided start or turn and, for times from the start, the same
+    /// trigger and starts at the same distance behind the gate. A flying time does not know what started the clock.
+    /// </summary>
     /// <param name="a">One run.</param>
     /// <param name="b">The other.</param>
-    public static bool Comparable(LoggedRun a, LoggedRun b) =>
-        a.Method == b.Method && a.Trigger == b.Trigger
+    /// <param name="flying">True when flying times are compared.</param>
+    public static bool Comparable(LoggedRun a, LoggedRun b, bool flying = false) =>
+        a.Method == b.Method
+        && a.Side == b.Side
         && (a.Kind == b.Kind || (a.IsFree && b.IsFree))
-        && Math.Abs(a.StartBehindGateMetres - b.StartBehindGateMetres) <= Bests.SameStartMetres;
+        && (flying || (a.Trigger == b.Trigger && Math.Abs(a.StartBehindGateMetres - b.StartBehindGateMetres) <= Bests.SameStartMetres));
 
     /// <summary>The stretch that matters most of a run: the fly of a top-speed run, otherwise from the start to the last mark.</summary>
     /// <param name="run">The run, with at least one mark.</param>
@@ -65,7 +70,7 @@ public sealed record RunMeaning(string Label, double Seconds, double Speed, doub
         var last = run.Marks[^1];
         var first = run.Marks[0];
         // On a top-speed run two marks far from the start are the two ends of a fly; anything else is read from the start.
-        return run.Kind is WorkKind.MaxVelocity or WorkKind.Assisted && run.Marks.Count == 2 && first.At.Metres >= 10 ? (first, last) : (new(Distance.InMetres(0), 0), last);
+        return !run.HasStart || (run.Kind is WorkKind.MaxVelocity or WorkKind.Assisted && run.Marks.Count == 2 && first.At.Metres >= 10) ? (first, last) : (new(Distance.InMetres(0), 0), last);
     }
 
     private static double? Time(LoggedRun run, Distance from, Distance to, bool flying)
@@ -79,15 +84,4 @@ public sealed record RunMeaning(string Label, double Seconds, double Speed, doub
 
         return end - start;
     }
-}
-
-/// <summary>The drop-off of a day's reps against its best.</summary>
-public static class DropOff
-{
-    /// <summary>Share of the day's best speed below which a rep says stop: 95% (common practice, 3 to 5% drop).</summary>
-    public const double UsualStopShare = 0.95;
-
-    /// <summary>Speed of the last rep as a share of the best of the day, 1 or less for a drop; null with fewer than two reps.</summary>
-    /// <param name="seconds">Times over the same stretch in the order run, each above 0.</param>
-    public static double? LastAgainstBest(IReadOnlyList<double> seconds) => seconds.Count < 2 ? null : seconds.Min() / seconds[^1];
 }

@@ -72,6 +72,9 @@ public sealed record LineFields
     /// <summary>True when done once on each side.</summary>
     public bool EachSide { get; init; }
 
+    /// <summary>What is written down for each go besides gate times, with commas between.</summary>
+    public string Log { get; init; } = "";
+
     /// <summary>Whom the line is for.</summary>
     public string For { get; init; } = "";
 
@@ -106,6 +109,7 @@ public sealed record LineFields
         Gates = line.Gates.Count == 0 ? "" : ShorthandPrinter.List(line.Gates),
         Through = line.Through?.ToString() ?? "",
         EachSide = line.EachSide,
+        Log = ShorthandPrinter.LogText(line.Log),
         For = string.Join(", ", line.For),
         Cue = line.Cue ?? "",
         Kind = line.Kind == PlanKinds.Derive(catalogue.Find(line.Exercise), line.Exercise, line.Shape, line.Effort, line.Load) ? "" : line.Kind.Word(),
@@ -167,6 +171,7 @@ public sealed record LineFields
         var rest = Rest.Trim().Length > 0 ? Rest.Trim() : SetRest.Trim().Length > 0 ? "0:00" : "";
         Put(nameof(Rest), rest.Length > 0 ? "rest " + rest : "");
         Put(nameof(SetRest), rest.Length > 0 && SetRest.Trim().Length > 0 ? "/" + SetRest : "", "");
+        Put(nameof(Log), Log.Trim().Length > 0 ? "log " + Log : "");
         Put(nameof(For), For.Trim().Length > 0 ? "for " + string.Join(", ", For.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(ShorthandPrinter.Who)) : "");
         Put(nameof(Kind), Kind.Trim().Length > 0 ? "as " + Kind : "");
         Put(nameof(Cue), Cue.Trim().Length > 0 ? $"cue \"{Cue.Trim().Replace('"', '\'')}\"" : "");

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using InchBurst.Core.Log;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Plan;
@@ -293,6 +294,9 @@ public sealed record PlanLine
     /// <summary>True when each rep is done once on each side.</summary>
     public bool EachSide { get; init; }
 
+    /// <summary>What is written down for each go besides what the gates say; empty when nothing is asked for.</summary>
+    public IReadOnlyList<MeasureKind> Log { get; init; } = [];
+
     /// <summary>Whom the line is for: "high minutes", "low minutes", names, or "others": those the line before it is not for. Empty means everyone.</summary>
     public IReadOnlyList<string> For { get; init; } = [];
 
@@ -302,6 +306,14 @@ public sealed record PlanLine
     /// <summary>Reps in all: sets times reps.</summary>
     [JsonIgnore]
     public int TotalReps => Sets * Reps;
+
+    /// <summary>Turns of one athlete in one round: reps, twice where each side is done and counted.</summary>
+    [JsonIgnore]
+    public int Turns => TotalReps * (EachSide ? 2 : 1);
+
+    /// <summary>What is asked for besides times at marks.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<MeasureKind> AskedMeasures => [.. Log.Where(m => m != MeasureKind.Time)];
 
     /// <summary>Effort of the line at its hardest in percent, said or usual.</summary>
     [JsonIgnore]
@@ -318,7 +330,7 @@ public sealed record PlanLine
                 return Gates;
             }
 
-            if (Shape is not RunShape run || !(Kind.IsSprint() || Kind == WorkKind.Turn))
+            if (Shape is not RunShape run || !(Kind.IsSprint() || Kind == WorkKind.Turn || Log.Contains(MeasureKind.Time)))
             {
                 return [];
             }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Log;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Plan;
@@ -29,6 +30,7 @@ public static class ShorthandPrinter
         AddIf(parts, line.Gates.Count > 0, "gates " + List(line.Gates));
         AddIf(parts, line.Through is not null, "through " + line.Through);
         AddIf(parts, line.Rest is not null, "rest " + RestText(line.Rest));
+        AddIf(parts, line.Log.Count > 0, "log " + LogText(line.Log));
         AddIf(parts, line.For.Count > 0, "for " + string.Join(", ", line.For.Select(Who)));
         AddIf(parts, line.Kind != PlanKinds.Derive(exercise, line.Exercise, line.Shape, line.Effort, line.Load), "as " + line.Kind.Word());
         AddIf(parts, line.Cue is not null, $"cue \"{line.Cue}\"");
@@ -82,6 +84,10 @@ public static class ShorthandPrinter
         { SetSeconds: { } sets } => Clock(rest.RepSeconds ?? 0) + "/" + Clock(sets),
         _ => Clock(rest.RepSeconds ?? 0),
     };
+
+    /// <summary>Measures as written after "log".</summary>
+    /// <param name="log">The measures.</param>
+    public static string LogText(IReadOnlyList<MeasureKind> log) => string.Join(", ", log.Select(m => Measures.Of(m).Word));
 
     /// <summary>Start as written after "from".</summary>
     /// <param name="start">The start, or null for an empty text.</param>

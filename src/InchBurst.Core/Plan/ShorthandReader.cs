@@ -1,4 +1,5 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Log;
 using InchBurst.Core.Units;
 using static InchBurst.Core.Plan.ShorthandWords;
 
@@ -29,6 +30,7 @@ internal sealed class ShorthandReader
     private IReadOnlyList<string> who = [];
     private WorkKind? kind;
     private string? cue;
+    private IReadOnlyList<MeasureKind> log = [];
 
     public ShorthandReader(string text, ShorthandContext context)
     {
@@ -75,6 +77,7 @@ internal sealed class ShorthandReader
             EachSide = eachSide || exercise is { EachSide: true, Kind: not WorkKind.Raise },
             For = who,
             Cue = cue,
+            Log = log,
         };
     }
 
@@ -172,6 +175,12 @@ internal sealed class ShorthandReader
             cue = Text(Now, 120, "A cue");
             at++;
         }
+        else if (token.IsWord("log"))
+        {
+            Once("log", token);
+            at++;
+            log = ReadLog();
+        }
         else if (token.IsWord("as"))
         {
             Once("kind", token);
@@ -245,7 +254,7 @@ internal sealed class ShorthandReader
     }
 
     private static bool IsKeyword(Token token) =>
-        token.IsWord("from", "rest", "gates", "gate", "through", "each", "for", "cue", "as")
+        token.IsWord("from", "rest", "gates", "gate", "through", "each", "for", "cue", "as", "log")
         || Loads.ContainsKey(token.Text) || EffortWords.ContainsKey(token.Text);
 
     private (Exercise Exercise, int Words)? CatalogueMatch()
@@ -777,6 +786,35 @@ internal sealed class ShorthandReader
             if (!Now.Is(',') || Next.Kind is not (TokenKind.Word or TokenKind.Quoted))
             {
                 return names;
+            }
+
+            at++;
+        }
+    }
+
+    private List<MeasureKind> ReadLog()
+    {
+        var asked = new List<MeasureKind>();
+        while (true)
+        {
+            var token = Now;
+            var rule = Measures.All.FirstOrDefault(m => m.Word.Split(' ') is [var first, .. var more] && token.IsWord(first) && (more.Length == 0 || Next.IsWord(more[0])));
+            if (rule is null)
+            {
+                throw token.Kind == TokenKind.Word
+                    ? Unknown(token, Measures.All.Select(m => m.Word), "measure")
+                    : Wrong(token, $"Log what? {string.Join(", ", Measures.All.Select(m => m.Word))}.");
+            }
+
+            at += rule.Word.Contains(' ') ? 2 : 1;
+            if (!asked.Contains(rule.Kind))
+            {
+                asked.Add(rule.Kind);
+            }
+
+            if (!(Now.Is(',') || Now.Is('+')) || Next.Kind != TokenKind.Word || !Measures.All.Any(m => Next.IsWord(m.Word.Split(' ')[0])))
+            {
+                return asked;
             }
 
             at++;

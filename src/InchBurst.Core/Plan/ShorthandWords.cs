@@ -6,7 +6,7 @@ namespace InchBurst.Core.Plan;
 internal static class ShorthandWords
 {
     public static readonly string[] Keywords =
-        ["from", "rest", "gates", "through", "each side", "for", "cue", "as", "sled", "chain", "parachute", "band", "vest", "uphill", "downhill", "tow"];
+        ["from", "rest", "gates", "through", "each side", "for", "cue", "as", "log", "sled", "chain", "parachute", "band", "vest", "uphill", "downhill", "tow"];
 
     public static readonly IReadOnlyDictionary<string, DistanceUnit> DistanceUnits = new Dictionary<string, DistanceUnit>(StringComparer.OrdinalIgnoreCase)
     {

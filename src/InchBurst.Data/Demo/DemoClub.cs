@@ -12,6 +12,9 @@ namespace InchBurst.Data.Demo;
 public sealed class DemoClub(DateOnly today, int seed = 7)
 {
     private readonly Random random = new(seed);
+
+    // What an eye saw and how hard it felt come from a generator of their own, so that times do not depend on them.
+    private readonly Random eye = new(seed + 1);
     private readonly List<(Athlete Athlete, SprintSimulation Runner, double Drag)> people = [];
 
     // Name, height m, mass kg, F0 N/kg, V0 m/s, birth year, sex, position, group, stance.
@@ -171,7 +174,7 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
         {
             var hurt = athlete.Availability == Availability.Out && day >= athlete.AvailabilitySince;
             var present = !hurt && random.NextDouble() > 0.12;
-            session.Attendance.Add(new Attendance { AthleteId = athlete.Id, Present = present, Order = ++order });
+            session.Attendance.Add(new Attendance { AthleteId = athlete.Id, Present = present, Order = ++order, Rating = present ? 4 + eye.Next(5) : null, Minutes = present ? 58 : null });
             if (!present)
             {
                 continue;
@@ -187,7 +190,15 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
                 {
                     at = at.AddMinutes(4);
                     var tired = 1 - (0.004 * rep);
-                    db.Runs.Add(Simulate(session, athlete, line, new(today.F0 * tired, today.V0 * tired), drag, at));
+                    var run = Simulate(session, athlete, line, new(today.F0 * tired, today.V0 * tired), drag, at);
+                    run.Rep = rep + 1;
+                    if (eye.Next(5) == 0)
+                    {
+                        var likely = Observations.For(line.Kind).Where(o => o.Phase != RunPhase.Body).Take(5).ToList();
+                        run.Seen.Add(new RunSeen { Code = likely[eye.Next(likely.Count)].Code });
+                    }
+
+                    db.Runs.Add(run);
                 }
             }
         }

@@ -139,6 +139,17 @@ public sealed class TrainingSession
 
     public int? CalledAthleteId { get; set; }
 
+    /// <summary>Round of the current line's block, from 1.</summary>
+    public int CurrentRound { get; set; } = 1;
+
+    /// <summary>When the current line was begun, for the forecast of work that is not timed.</summary>
+    public DateTime? LineStartedAt { get; set; }
+
+    /// <summary>How each line is timed, by line, as JSON; lines not in it take what was set last.</summary>
+    public string LineTimingJson { get; set; } = "";
+
+    public string Notes { get; set; } = "";
+
     public double StartBehindGateMetres { get; set; }
     public TimingMethod Method { get; set; }
     public StartTrigger Trigger { get; set; }
@@ -176,6 +187,24 @@ public sealed class Attendance
 
     /// <summary>Why the athlete stopped for today, or null while still going.</summary>
     public string? DoneReason { get; set; }
+
+    /// <summary>What hurts, or null: keeps the athlete from full efforts until somebody says who allowed them again.</summary>
+    public string? HeldReason { get; set; }
+
+    /// <summary>Who allowed full efforts again after pain, in the words typed.</summary>
+    public string AllowedBy { get; set; } = "";
+
+    /// <summary>What the athlete does instead of the line in <see cref="OtherWorkLineId"/>, or null.</summary>
+    public string? OtherWork { get; set; }
+
+    public int? OtherWorkLineId { get; set; }
+
+    /// <summary>Rating of perceived exertion, 0 to 10.</summary>
+    public double? Rating { get; set; }
+
+    public int? Minutes { get; set; }
+
+    public string Note { get; set; } = "";
 }
 
 public enum RunOutcome
@@ -186,6 +215,9 @@ public enum RunOutcome
 
     /// <summary>Run but not counted: the rep is run again.</summary>
     Again,
+
+    /// <summary>Done and measured otherwise than by a clock at marks.</summary>
+    Measured,
 }
 
 public sealed class Run
@@ -213,9 +245,56 @@ public sealed class Run
     /// <summary>Mean speed of the fastest flying stretch in m/s, kept so that exposure needs no marks.</summary>
     public double? FlyingSpeed { get; set; }
 
+    /// <summary>Which rep of the line it is for this athlete, from 1; 0 for a run that does not count.</summary>
+    public int Rep { get; set; }
+
+    public Side? Side { get; set; }
+
+    /// <summary>Why a person must choose between readings of this rep, or null.</summary>
+    public string? Conflict { get; set; }
+
+    /// <summary>Which reading stands for the rep when somebody picked one: its number, or "mean"; empty while nobody has.</summary>
+    public string Picked { get; set; } = "";
+
     public string LoggedBy { get; set; } = "";
     public DateTime? DeletedAt { get; set; }
     public List<Mark> Marks { get; } = [];
+    public List<RunReading> Readings { get; } = [];
+    public List<RunSeen> Seen { get; } = [];
+    public List<RunMeasure> Measures { get; } = [];
+}
+
+/// <summary>One person's reading of a rep, kept when there is more than one.</summary>
+public sealed class RunReading
+{
+    public int Id { get; set; }
+    public long RunId { get; set; }
+
+    /// <summary>Made by the device that sent it, so that sending twice stores once.</summary>
+    public Guid ClientId { get; set; }
+
+    public string By { get; set; } = "";
+    public TimingMethod Method { get; set; }
+    public StartTrigger Trigger { get; set; }
+    public DateTime FinishedAt { get; set; }
+
+    /// <summary>Marks as JSON.</summary>
+    public string MarksJson { get; set; } = "";
+}
+
+/// <summary>Something seen on a run: a known observation's code, or own words.</summary>
+public sealed class RunSeen
+{
+    public long RunId { get; set; }
+    public string Code { get; set; } = "";
+}
+
+/// <summary>A height, length, load or the like of a go.</summary>
+public sealed class RunMeasure
+{
+    public long RunId { get; set; }
+    public MeasureKind Kind { get; set; }
+    public double Value { get; set; }
 }
 
 public sealed class Mark

@@ -89,6 +89,22 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
 
     public async Task<ShorthandContext> ContextAsync() => new((await desk.ClubAsync()).DistanceUnit, catalogue);
 
+    /// <summary>A plan with exercises of the catalogue added, in their usual dose, before the first full sprint; those it has already are left out.</summary>
+    public async Task<SessionPlan> WithDrillsAsync(SessionPlan plan, IEnumerable<string> names)
+    {
+        var context = await ContextAsync();
+        var lines = names.Select(catalogue.Find).OfType<Exercise>().Where(e => plan.Lines.All(l => !e.Name.Equals(l.Exercise, StringComparison.OrdinalIgnoreCase))).DistinctBy(e => e.Name)
+            .Select(e => PlanText.ReadOne(e.Name, context).Block?.Lines[0]).OfType<PlanLine>().ToList();
+        if (lines.Count == 0)
+        {
+            return plan;
+        }
+
+        var first = plan.Blocks.ToList().FindIndex(b => b.Lines.Any(l => l.Kind.IsSprint()));
+        var added = plan.Add(new PlanBlock(0, "Drills for what was seen", lines));
+        return first < 0 ? added : added.MoveBlock(added.Blocks[^1].Id, first);
+    }
+
     public string? FamilyOf(PlanLine line) => catalogue.Find(line.Exercise)?.Family;
 
     public async Task<(ClockSetting Setting, SprintCurve Pace, List<Athlete> Athletes)> SettingAsync(TrainingSession session)

@@ -32,6 +32,7 @@ public static class FieldsForm
             Gates = Value("Gates"),
             Through = Value("Through"),
             EachSide = Value("EachSide") == "true",
+            Log = Value("Log"),
             For = Value("For"),
             Cue = Value("Cue"),
             Kind = Value("Kind"),

@@ -1,4 +1,6 @@
 using System.IO.Compression;
+using System.Net.ServerSentEvents;
+using System.Runtime.CompilerServices;
 using InchBurst.Core.Catalogue;
 using InchBurst.Data;
 using InchBurst.Data.Demo;
@@ -55,6 +57,8 @@ public static class House
         services.AddSingleton(options);
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<CurveShelf>();
+        services.AddSingleton<LiveWire>();
+        services.AddSingleton<Shipped>();
         services.AddSingleton<CatalogueShelf>();
         services.AddScoped<ExerciseCatalogue>(s => s.GetRequiredService<CatalogueShelf>().Current(s.GetRequiredService<ClubDb>()));
         services.AddDbContext<ClubDb>(o => o.UseSqlite(ClubFile.ConnectionString(options.DataFolder), s => s.UseQuerySplittingBehavior(QuerySplittingBehavior.SingleQuery)));
@@ -90,10 +94,21 @@ public static class House
             o.Conventions.AllowAnonymousToPage("/Account/SignIn");
             o.Conventions.AllowAnonymousToPage("/Account/FirstRun");
             o.Conventions.AllowAnonymousToPage("/Trouble");
-            o.Conventions.AuthorizeFolder("/Sessions", CoachPolicy);
-            o.Conventions.AuthorizeFolder("/Athletes", CoachPolicy);
-            o.Conventions.AuthorizeFolder("/Settings", CoachPolicy);
-            o.Conventions.AuthorizeFolder("/Drills", CoachPolicy);
+            // A timer logs and corrects what is run; everything else is the coach's.
+            string[] forTimers = ["/Sessions/Trackside", "/Sessions/Correct"];
+            foreach (var page in forTimers)
+            {
+                o.Conventions.AuthorizePage(page, TimerPolicy);
+            }
+
+            o.Conventions.AddFolderApplicationModelConvention("/", page =>
+            {
+                string[] forCoaches = ["/Sessions/", "/Athletes/", "/Settings/", "/Drills/"];
+                if (forCoaches.Any(f => page.ViewEnginePath.StartsWith(f, StringComparison.Ordinal)) && !forTimers.Contains(page.ViewEnginePath))
+                {
+                    page.EndpointMetadata.Add(new AuthorizeAttribute(CoachPolicy));
+                }
+            });
         });
         services.AddResponseCompression(o =>
         {
@@ -116,6 +131,19 @@ public static class House
         app.UseAuthorization();
         app.MapStaticAssets().AllowAnonymous();
         app.MapRazorPages().WithStaticAssets();
+        app.MapGet("/live/{id:int}", (int id, LiveWire wire, IHostApplicationLifetime life, CancellationToken cancel) => Microsoft.AspNetCore.Http.TypedResults.ServerSentEvents(Live(id, wire, life.ApplicationStopping, cancel)))
+            .RequireAuthorization(TimerPolicy);
+    }
+
+    private static readonly TimeSpan SignOfLife = TimeSpan.FromSeconds(20);
+
+    private static async IAsyncEnumerable<SseItem<string>> Live(int id, LiveWire wire, CancellationToken stopping, [EnumeratorCancellation] CancellationToken gone)
+    {
+        using var either = CancellationTokenSource.CreateLinkedTokenSource(stopping, gone);
+        await foreach (var stamp in wire.WatchAsync(id, SignOfLife, either.Token))
+        {
+            yield return new SseItem<string>(stamp ?? "", stamp is null ? "alive" : "changed");
+        }
     }
 
     /// <summary>Brings the file up to date, makes the roles and, in demo mode, the demo club.</summary>

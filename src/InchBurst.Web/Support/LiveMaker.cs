@@ -10,47 +10,83 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>A row of the queue.</summary>
-public sealed record QueueRow(Athlete Athlete, Turn Turn, string Note);
+public sealed record QueueRow(Athlete Athlete, Attendance Attendance, Turn Turn, string Note, string Warning);
+
+/// <summary>A box to type into: a time at a mark or another measure.</summary>
+public sealed record EntryBox(string Label, string Unit, bool IsMark, double? ExpectedSeconds, string Typed, MarkDoubt? Doubt);
+
+/// <summary>A line to go to, with the round of its block.</summary>
+public sealed record LinePlace(PlanLine Line, int Round, int Rounds);
 
 /// <summary>The run just saved and what it says.</summary>
-public sealed record SavedRun(Run Run, Athlete Athlete, RunMeaning? Meaning, IReadOnlyList<string> Splits, int Rep, double? ShareOfToday);
+public sealed record SavedRun(
+    Run Run, Athlete Athlete, RunMeaning? Meaning, IReadOnlyList<string> Splits, double? ChangeSeconds, DropOffReading? DropOff, string? Sides, IReadOnlyList<string> Measures, LineTiming Timing);
 
 /// <summary>What was typed and is not stored yet, with the doubts about it.</summary>
-public sealed record TypedMarks(IReadOnlyList<string> Texts, IReadOnlyList<MarkDoubt> Doubts);
+public sealed record TypedEntry(int AthleteId, int? Rep, IReadOnlyList<string> Marks, IReadOnlyList<string> Measures, IReadOnlyList<string> Seen, Side? Side, IReadOnlyList<MarkDoubt> Doubts);
+
+/// <summary>What a request wants shown besides the session itself.</summary>
+public sealed record LiveAsk(TypedEntry? Typed = null, Guid? ClientId = null, string? Toast = null, long? Undone = null, int? LineId = null, int? Round = null, int? Person = null, string? PersonError = null, long? RunId = null, bool ForWho = false, bool IsCoach = false, string? BehindTyped = null);
 
 /// <summary>Everything the trackside screen draws.</summary>
 public sealed record LiveView(
     LiveSession Live,
     Club Club,
     IReadOnlyList<Athlete> Squad,
-    PlanLine? Line,
-    PlanLine? Before,
-    PlanLine? After,
+    LinePlace? Place,
+    LinePlace? Before,
+    LinePlace? After,
+    LineTiming Timing,
+    LineTurns Turns,
     IReadOnlyList<QueueRow> Queue,
-    QueueRow? OnLine,
-    IReadOnlyList<Distance> Marks,
+    IReadOnlyList<EntryBox> Boxes,
     LaneDrawing? LaneWide,
     LaneDrawing? LaneNarrow,
     SessionStrip Strip,
     SavedRun? Last,
-    TypedMarks? Typed,
-    Guid ClientId,
+    Forecast? Forecast,
+    IReadOnlyList<FitOffer> Offers,
+    IReadOnlyList<string> EarlierCues,
     DateTime Now,
-    string? Toast,
-    long? Undone)
+    string Stamp,
+    LiveAsk Ask)
 {
     public TrainingSession Session => Live.Session;
 
-    public bool AsksTimes => Marks.Count > 0;
+    public PlanLine? Line => Place?.Line;
 
-    public string ItemName(PlanLine line) => BuilderMaker.Capital(line.Exercise ?? (line.Shape is RunShape { Fly: { } fly } ? $"Fly {Figures.Number(fly.To - fly.From, 1)}" : line.Kind.Name()));
+    public TypedEntry? Typed => Ask.Typed;
+
+    public bool Asks => Boxes.Count > 0;
+
+    public QueueRow? OnLine => Queue.FirstOrDefault(q => q.Athlete.Id == Typed?.AthleteId) ?? Queue.FirstOrDefault(q => RunningOrder.Goes(q.Turn.State));
+
+    /// <summary>Rep that is typed in now: as claimed when it was in doubt, or the next of whoever is on the line.</summary>
+    public int Rep => Typed?.Rep ?? OnLine?.Turn.Rep ?? 1;
+
+    /// <summary>Side of the rep that is typed in now, or null when the line has none.</summary>
+    public Side? SideNow => Line is null ? null : Typed?.Side ?? SideOf(Line, Rep);
+
+    public IEnumerable<Run> Conflicts => Live.Runs.Where(r => r.Conflict is not null);
+
+    public static Side? SideOf(PlanLine line, int rep) => line.EachSide ? rep % 2 == 1 ? Side.Left : Side.Right : line.Start?.Side;
+
+    public static string ItemName(PlanLine line) => BuilderMaker.Capital(line.Exercise ?? (line.Shape is RunShape { Fly: { } fly } ? $"Fly {Figures.Number(fly.To - fly.From, 1)}" : line.Kind.Name()));
+
+    public static string PlaceName(LinePlace place) => ItemName(place.Line) + (place.Rounds > 1 ? $", round {place.Round}" : "");
 }
 
 /// <summary>Puts the trackside picture together.</summary>
-public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, BuilderMaker builder, SchoolBook schools, Desk desk)
+public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, BuilderMaker builder, SchoolBook schools, LiveWire wire, Desk desk)
 {
-    public async Task<LiveView?> MakeAsync(int sessionId, TypedMarks? typed = null, Guid? clientId = null, string? toast = null, long? undone = null)
+    private const double LeastOverSeconds = 30;
+
+    public async Task<LiveView?> MakeAsync(int sessionId, LiveAsk? ask = null)
     {
+        ask ??= new();
+
+        // Taken before the file is read: what changes after it gives another stamp.
+        var stamp = wire.Stamp(sessionId);
         if (await book.LoadAsync(sessionId) is not { } live)
         {
             return null;
@@ -59,68 +95,147 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var session = live.Session;
         var club = await desk.ClubAsync();
         var now = desk.UtcNow;
-        var lines = live.Plan.Lines.ToList();
-        var at = Math.Max(0, lines.FindIndex(l => l.Id == session.CurrentLineId));
-        var line = lines.Count > 0 ? lines[at] : null;
-        var queue = line is null ? [] : Queue(live, line, now, await schools.OfAsync(session));
-        var called = queue.FirstOrDefault(q => q.Athlete.Id == session.CalledAthleteId && q.Turn.State is TurnState.Ready or TurnState.Resting);
-        var onLine = called ?? queue.FirstOrDefault(q => q.Turn.State is TurnState.Ready or TurnState.Resting);
-        var (setting, _, _) = await builder.SettingAsync(session);
+        var places = Places(live.Plan);
+        var place = places.FirstOrDefault(p => p.Line.Id == (ask.LineId ?? session.CurrentLineId) && p.Round == (ask.LineId is null ? session.CurrentRound : ask.Round ?? 1))
+            ?? places.FirstOrDefault(p => p.Line.Id == (ask.LineId ?? session.CurrentLineId)) ?? places.FirstOrDefault();
+        var at = place is null ? -1 : places.IndexOf(place);
+        var line = place?.Line;
+        var school = await schools.OfAsync(session);
+        var timing = session.TimingOf(line?.Id ?? 0);
+        var turns = line is null ? new LineTurns(1, 1, 0, 0) : Turns(live, line, place!.Round, school);
+        var queue = line is null ? [] : Queue(live, line, turns, now);
+        var (setting, pace, _) = await builder.SettingAsync(session);
         var present = live.Attendance.Count(a => a.Present);
-        var timeline = SessionClock.Lay(live.Plan, present > 0 ? setting with { Athletes = present } : setting);
+        setting = present > 0 ? setting with { Athletes = present } : setting;
+        var timeline = SessionClock.Lay(live.Plan, setting);
+        Forecast? forecast = null;
+        IReadOnlyList<FitOffer> offers = [];
+        if (session.StartedAt is { } started && session.State == SessionState.Running && line is not null)
+        {
+            forecast = Forecast.Of(timeline, line.Id, place!.Round - 1, LeftOf(session, line, place.Round, timeline, turns, queue, now), (now - started).TotalSeconds, session.WindowMinutes * 60);
+            offers = forecast.OverSeconds > LeastOverSeconds ? Remaining.Offers(live.Plan, line.Id, setting, forecast, session.WindowMinutes * 60) : [];
+        }
+
         return new(
-            live, club, await squads.AthletesAsync(session.SquadId), line,
-            at > 0 ? lines[at - 1] : null, at + 1 < lines.Count ? lines[at + 1] : null,
-            queue, onLine, line?.ExpectedMarks ?? [],
+            live, club, await squads.AthletesAsync(session.SquadId), place,
+            at > 0 ? places[at - 1] : null, at >= 0 && at + 1 < places.Count ? places[at + 1] : null,
+            timing, turns, queue,
+            line is null ? [] : Boxes(line, timing, pace, club, ask.Typed),
             line is null ? null : LaneDrawing.Draw(line, 840, session.StraightMetres, club.DistanceUnit),
             line is null ? null : LaneDrawing.Draw(line, 358, session.StraightMetres, club.DistanceUnit, 6),
             SessionStrip.Draw(live.Plan, timeline, session.WindowMinutes * 60, 560, 74, null),
-            await LastAsync(live, club), typed, clientId ?? Guid.NewGuid(), now, toast, undone);
+            await LastAsync(live, ask.RunId, club, school), forecast, offers, [.. (await sessions.CuesBeforeAsync(session)).Where(c => c.Length > 0).Distinct().Take(2)], now, stamp, ask);
+    }
+
+    /// <summary>Every line to go to, in order, once a round of its block.</summary>
+    public static List<LinePlace> Places(SessionPlan plan) =>
+        [.. plan.Blocks.SelectMany(b => Enumerable.Range(1, b.Rounds).SelectMany(round => b.Lines.Select(l => new LinePlace(l, round, b.Rounds))))];
+
+    /// <summary>What a line asks of its runners up to the end of a round.</summary>
+    public static LineTurns Turns(LiveSession live, PlanLine line, int round, CoachingSchool school)
+    {
+        var rest = RestRules.Between(line, school).Seconds;
+        return new(line.Turns * round, Math.Max(1, line.Turns / line.Sets), rest, line.Rest?.SetSeconds ?? rest, live.Session.Lanes, live.Runs.Count(r => r.LineId == line.Id && r.Outcome is not RunOutcome.Skipped));
     }
 
     /// <summary>The running order of a line for those who are here and whom the line is for.</summary>
-    public static IReadOnlyList<QueueRow> Queue(LiveSession live, PlanLine line, DateTime now, CoachingSchool school)
+    public static IReadOnlyList<QueueRow> Queue(LiveSession live, PlanLine line, LineTurns turns, DateTime now)
     {
         var here = live.Attendance.Where(a => a.Present && BuilderMaker.IsFor(live.Plan, line, a.Athlete!)).ToDictionary(a => a.AthleteId);
-        var rest = RestRules.Between(line, school).Seconds;
-        var runners = here.Values.Select(a =>
-        {
-            var runs = live.Runs.Where(r => r.AthleteId == a.AthleteId).ToList();
-            return new Runner(
-                a.AthleteId, a.Order, runs.Count(r => r.LineId == line.Id && r.Outcome != RunOutcome.Again),
-                runs.LastOrDefault(r => r.Outcome != RunOutcome.Skipped)?.FinishedAt, a.DoneReason is not null);
-        });
+        var runners = here.Values.Select(a => new Runner(
+            a.AthleteId, a.Order, live.Counted(a.AthleteId, line.Id).Count(),
+            live.Runs.LastOrDefault(r => r.AthleteId == a.AthleteId && r.Outcome != RunOutcome.Skipped)?.FinishedAt, KeptOutOf(a, line)));
         return
         [
-            .. RunningOrder.Now(runners, line.TotalReps, line.Reps, rest, line.Rest?.SetSeconds ?? rest, now)
-                .Select(t => new QueueRow(here[t.AthleteId].Athlete!, t, here[t.AthleteId].DoneReason ?? "")),
+            .. RunningOrder.Now(runners, turns, now, live.Session.CalledAthleteId)
+                .Select(t => (Turn: t with { Rep = t.State == TurnState.Finished ? t.Rep : live.NextRep(t.AthleteId, line.Id) }, Row: here[t.AthleteId]))
+                .Select(x => new QueueRow(x.Row.Athlete!, x.Row, x.Turn, NoteOf(x.Row, x.Turn), Warning(x.Row, line))),
         ];
     }
 
-    private async Task<SavedRun?> LastAsync(LiveSession live, Club club)
+    /// <summary>What keeps an athlete out of a line. Being out, or pain noted today, stops full efforts until somebody says who allowed them.</summary>
+    public static KeptOut KeptOutOf(Attendance row, PlanLine line) =>
+        row.DoneReason is not null ? KeptOut.DoneForToday
+        : FullEffort.Is(line) && row.AllowedBy.Length == 0 && (row.HeldReason is not null || row.Athlete?.Availability == Availability.Out) ? KeptOut.Held
+        : row.OtherWork is not null && row.OtherWorkLineId == line.Id ? KeptOut.OtherWork
+        : KeptOut.No;
+
+    private static string NoteOf(Attendance row, Turn turn) => turn.State switch
     {
-        if (live.Runs.Count == 0)
+        TurnState.DoneForToday => row.DoneReason ?? "",
+        TurnState.Held => row.HeldReason ?? row.Athlete?.AvailabilityReason ?? "out",
+        TurnState.OtherWork => row.OtherWork ?? "",
+        _ => "",
+    };
+
+    private static string Warning(Attendance row, PlanLine line) => row switch
+    {
+        { AllowedBy.Length: > 0 } => FullEffort.Is(line) ? $"Pain noted; full efforts allowed by {row.AllowedBy}." : "",
+        { HeldReason: { } pain } => $"{pain}: easy work only.",
+        { Athlete: { Availability: not Availability.Full } a } => $"{(a.Availability == Availability.Out ? "Out" : "Modified")}: {a.AvailabilityReason}. Full efforts are for {(a.AvailabilitySaidBy.Length > 0 ? a.AvailabilitySaidBy : "the clinician")} to allow.",
+        _ => "",
+    };
+
+    // A line that is timed is as far as its reps; one that is not, as far as its time.
+    private static double LeftOf(TrainingSession session, PlanLine line, int round, SessionTimeline timeline, LineTurns turns, IReadOnlyList<QueueRow> queue, DateTime now)
+    {
+        var item = timeline.Items.FirstOrDefault(i => i.Line.Id == line.Id && i.Round == round - 1);
+        if (line.ExpectedMarks.Count + line.AskedMeasures.Count == 0)
+        {
+            return item is null || session.LineStartedAt is not { } began ? 0 : Math.Max(0, 1 - ((now - began).TotalSeconds / Math.Max(1, item.Seconds)));
+        }
+
+        var going = queue.Where(q => q.Turn.State is TurnState.Ready or TurnState.Resting or TurnState.Finished).ToList();
+        return going.Count == 0 ? 0 : going.Sum(q => Math.Max(0, turns.Reps - (q.Turn.Rep - 1))) / (double)(going.Count * line.Turns);
+    }
+
+    private static List<EntryBox> Boxes(PlanLine line, LineTiming timing, Core.Sprint.SprintCurve pace, Club club, TypedEntry? typed)
+    {
+        var marks = line.ExpectedMarks;
+        var zone = timing.Entry == EntryMode.ZoneOnly && marks.Count > 1;
+        var curve = pace.AtEffort(Math.Max(0.3, line.HardestEffort / 100));
+        double Clock(double metres) => line.Kind.IsSprint() ? curve.TimeTo(metres) : SessionClock.RunSeconds((RunShape)line.Shape, line.HardestEffort, pace);
+        var boxes = new List<EntryBox>();
+        for (var i = zone ? 1 : 0; i < marks.Count; i++)
+        {
+            var from = i > 0 && timing.Entry != EntryMode.Cumulative ? Clock(marks[zone ? 0 : i - 1].Metres) : 0;
+            var label = timing.Entry == EntryMode.Cumulative || i == 0 ? marks[i].ToString() : $"{Figures.Number(marks[zone ? 0 : i - 1].Amount, 2)}–{marks[i]}";
+            var index = boxes.Count;
+            boxes.Add(new(label, "s", true, Clock(marks[i].Metres) - from, typed?.Marks.ElementAtOrDefault(index) ?? "", typed?.Doubts.FirstOrDefault(d => d.Index == index)));
+        }
+
+        foreach (var kind in line.AskedMeasures)
+        {
+            var index = boxes.Count;
+            boxes.Add(new(Measures.Of(kind).Label, Measures.Unit(kind, club.DistanceUnit, club.MassUnit), false, null, typed?.Measures.ElementAtOrDefault(index - boxes.Count(b => b.IsMark)) ?? "", typed?.Doubts.FirstOrDefault(d => d.Index == index)));
+        }
+
+        return boxes;
+    }
+
+    private async Task<SavedRun?> LastAsync(LiveSession live, long? runId, Club club, CoachingSchool school)
+    {
+        if ((live.Runs.FirstOrDefault(r => r.Id == runId) ?? live.Runs.MaxBy(r => r.Id)) is not { } run || live.Attendance.FirstOrDefault(a => a.AthleteId == run.AthleteId)?.Athlete is not { } athlete)
         {
             return null;
         }
 
-        var run = live.Runs[^1];
-        var athlete = live.Attendance.FirstOrDefault(a => a.AthleteId == run.AthleteId)?.Athlete;
-        if (athlete is null)
-        {
-            return null;
-        }
-
-        var rep = live.Runs.Count(r => r.AthleteId == run.AthleteId && r.LineId == run.LineId && r.Outcome != RunOutcome.Again);
+        var measures = run.Measures.OrderBy(m => m.Kind).Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Text(new(m.Kind, m.Value), club.DistanceUnit, club.MassUnit)}").ToList();
+        var timing = new LineTiming(run.Method, run.Trigger, run.StartBehindGateMetres);
         if (run.Marks.Count == 0)
         {
-            return new(run, athlete, null, [], rep, null);
+            return new(run, athlete, null, [], null, null, null, measures, timing);
         }
 
         var logged = run.ToLogged();
         var meaning = RunMeaning.Against(logged, await results.BestBeforeAsync(run));
         var splits = logged.Segments.Count < 2 ? [] : logged.Segments.Select(s => $"{Figures.Number(s.FromMetres, 1)}–{Figures.Number(s.ToMetres, 1)} m  {Figures.Split(s.Seconds)}  {Figures.SpeedNumber(s.MeanSpeed, club.SpeedUnit)}").ToList();
-        var today = live.Runs.Where(r => r.AthleteId == run.AthleteId && r.LineId == run.LineId && r.Marks.Count > 0).Select(r => RunMeaning.Against(r.ToLogged(), null)).Where(m => m.Label == meaning.Label).Select(m => m.Seconds).ToList();
-        return new(run, athlete, meaning, splits, rep, DropOff.LastAgainstBest(today));
+        var today = live.Counted(run.AthleteId, run.LineId).Where(r => r.Marks.Count > 0 && r.FinishedAt <= run.FinishedAt && RunMeaning.Comparable(r.ToLogged(), logged, meaning.Label.StartsWith("fly", StringComparison.Ordinal)))
+            .Select(r => (r.Effort, Meaning: RunMeaning.Against(r.ToLogged(), null))).Where(m => m.Meaning.Label == meaning.Label && Math.Abs(m.Effort - run.Effort) <= 2).Select(m => m.Meaning.Seconds).ToList();
+        var sides = live.Runs.Where(r => r.AthleteId == run.AthleteId && r.LineId == run.LineId && r.Marks.Count > 0 && r.Side is not null).ToLookup(r => r.Side!.Value, r => RunMeaning.Against(r.ToLogged(), null).Seconds);
+        return new(
+            run, athlete, meaning, splits, today.Count > 1 ? today[^1] - today[^2] : null,
+            DropOff.Read(today, school["stop.share"] / 100),
+            LiveWords.Sides([.. sides[Side.Left]], [.. sides[Side.Right]], run.Method), measures, timing);
     }
 }

@@ -8,18 +8,21 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Sessions;
 
-public sealed class NewModel(SessionBook sessions, Desk desk) : PageModel
+public sealed class NewModel(SessionBook sessions, BuilderMaker maker, Desk desk) : PageModel
 {
     [BindProperty]
     public SessionInput Input { get; set; } = new();
 
     public string From { get; private set; } = "";
 
+    /// <summary>Drills to add to a session made from one that was run.</summary>
+    public IReadOnlyList<string> Drill { get; private set; } = [];
+
     public IReadOnlyList<KeptPlan> Kept { get; private set; } = [];
 
     public IReadOnlyList<TrainingSession> Last { get; private set; } = [];
 
-    public async Task<IActionResult> OnGetAsync(DateOnly? day, string? from)
+    public async Task<IActionResult> OnGetAsync(DateOnly? day, string? from, string[] drill)
     {
         if (await desk.SquadAsync() is not { } squad)
         {
@@ -27,7 +30,7 @@ public sealed class NewModel(SessionBook sessions, Desk desk) : PageModel
         }
 
         // A squad trains in the same place more often than not, so the last session's circumstances are the first guess.
-        await ListAsync(from);
+        await ListAsync(from, drill);
         var unit = (await desk.ClubAsync()).DistanceUnit;
         var on = day ?? desk.Today;
         var chosen = await ChosenAsync(From);
@@ -41,17 +44,18 @@ public sealed class NewModel(SessionBook sessions, Desk desk) : PageModel
         return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync(string? from)
+    public async Task<IActionResult> OnPostAsync(string? from, string[] drill)
     {
         if (!ModelState.IsValid || (await desk.SquadsAsync()).All(s => s.Id != Input.SquadId))
         {
-            await ListAsync(from);
+            await ListAsync(from, drill);
             return Page();
         }
 
         var session = new TrainingSession();
         Input.Into(session, (await desk.ClubAsync()).DistanceUnit);
-        await sessions.CreateAsync(session, (await ChosenAsync(from ?? ""))?.Plan ?? SessionPlan.Empty, desk.Who);
+        var plan = (await ChosenAsync(from ?? ""))?.Plan ?? SessionPlan.Empty;
+        await sessions.CreateAsync(session, await maker.WithDrillsAsync(plan, drill), desk.Who);
         return Redirect($"/Sessions/{session.Id}");
     }
 
@@ -61,9 +65,9 @@ public sealed class NewModel(SessionBook sessions, Desk desk) : PageModel
         return Redirect("/Sessions/New");
     }
 
-    private async Task ListAsync(string? from)
+    private async Task ListAsync(string? from, string[] drill)
     {
-        From = from ?? "";
+        (From, Drill) = (from ?? "", drill);
         Kept = await sessions.KeptAsync();
         Last = [.. (await sessions.ListAsync(desk.Today.AddDays(-60), desk.Today.AddDays(60))).Take(20)];
     }
@@ -85,6 +89,8 @@ public sealed class NewModel(SessionBook sessions, Desk desk) : PageModel
                 return (kept.Name, kept.WindowMinutes, PlanJson.Read(kept.PlanJson));
             case "session" when await sessions.FindAsync(number) is { } before:
                 return (before.Session.Name, before.Session.WindowMinutes, before.Plan);
+            case "ran" when await sessions.FindAsync(number) is { } ran:
+                return (ran.Session.Name, ran.Session.WindowMinutes, PlanJson.Read(ran.Session.RanPlanJson ?? ran.Session.PlanJson));
             default:
                 return null;
         }

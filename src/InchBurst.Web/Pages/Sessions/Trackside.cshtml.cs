@@ -1,6 +1,6 @@
 using System.Globalization;
-using Htmx;
 using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using InchBurst.Web.Support;
@@ -9,18 +9,60 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Sessions;
 
-public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBook squads, Desk desk) : PageModel
+/// <summary>What is typed for a rep, as the form sends it.</summary>
+public sealed class EntryInput
 {
+    /// <summary>Made by the device, so that sending twice stores once.</summary>
+    public Guid Client { get; set; }
+
+    public int Athlete { get; set; }
+
+    public int Line { get; set; }
+
+    public int? Rep { get; set; }
+
+    public Side? Side { get; set; }
+
+    /// <summary>When the run ended by the device's clock, in ms since 1970.</summary>
+    public long? At { get; set; }
+
+    public bool Overrule { get; set; }
+
+    public string[] Mark { get; set; } = [];
+
+    public string[] Measure { get; set; } = [];
+
+    public string[] Seen { get; set; } = [];
+
+    public DateTime? FinishedAt => At is > 0 and < 253402300799999 ? DateTimeOffset.FromUnixTimeMilliseconds(At.Value).UtcDateTime : null;
+}
+
+public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBook squads, ResultsBook results, RosterBook roster, Desk desk) : PageModel
+{
+    /// <summary>Header that tells a device what became of what it sent: stored, asked or refused.</summary>
+    public const string StateHeader = "Entry-State";
+
     public LiveView View { get; private set; } = null!;
 
-    public async Task<IActionResult> OnGetAsync(int id, bool who = false)
+    private string? toast;
+    private int? person;
+    private string? personError;
+    private string? behindTyped;
+
+    public bool IsCoach => User.IsInRole(Roles.Owner) || User.IsInRole(Roles.Coach);
+
+    public async Task<IActionResult> OnGetAsync(int id, bool who = false, int? line = null, int? round = null, int? person = null)
     {
-        ViewData["Who"] = who;
-        return await ShowAsync(id);
+        return await ShowAsync(id, new(LineId: line, Round: round, Person: person, ForWho: who));
     }
 
     public async Task<IActionResult> OnPostStartAsync(int id, int[] here)
     {
+        if (!IsCoach)
+        {
+            return Forbid();
+        }
+
         if (await book.LoadAsync(id) is not { } live || live.Plan.Blocks.Count == 0)
         {
             return NotFound();
@@ -32,108 +74,284 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         return Redirect($"/Sessions/{id}/Trackside");
     }
 
-    public async Task<IActionResult> OnPostSaveAsync(int id, Guid client, int athlete, int line, string[] mark, bool overrule = false)
+    public async Task<IActionResult> OnPostSaveAsync(int id, EntryInput input)
     {
-        if (await book.LoadAsync(id) is not { } live || live.Plan.Line(line) is not { } planned || live.Attendance.All(a => a.AthleteId != athlete))
+        if (await FindAsync(id, input) is not var (live, line, row))
         {
             return NotFound();
         }
 
-        // A whole run may be typed into one box, and a box may be left empty: both come down to one text a mark.
-        var filled = mark.Select((text, i) => (Text: (text ?? "").Trim(), Index: i)).Where(t => t.Text.Length > 0).ToList();
-        string[] texts = filled is [{ Index: 0 } only] && only.Text.Any(char.IsWhiteSpace) ? only.Text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries) : [.. mark.Select(m => m ?? "")];
-        var row = live.Attendance.First(a => a.AthleteId == athlete);
-        var best = (await squads.RowAsync(row.Athlete!, desk.Today)).BestSpeed;
-        var reading = MarkEntry.Read(texts, planned.ExpectedMarks, new(planned.Kind, live.Session.StartBehindGateMetres, best));
-        if (reading.IsRefused || (!reading.IsClean && !overrule))
+        var timing = live.Session.TimingOf(line.Id);
+        string[] texts = Spread(input.Mark);
+        var marks = line.ExpectedMarks.Count == 0 ? new MarkReading([], []) : MarkEntry.Read(texts, line.ExpectedMarks, new(line.Kind, timing.StartBehindGateMetres, (await squads.RowAsync(row.Athlete!, desk.Today)).BestSpeed)
         {
-            // The athlete whose times are in doubt stays on the line.
-            await book.ChangeAsync(id, l => l.Session.CalledAthleteId = athlete);
+            Mode = timing.Entry,
+            Ranges = await results.RangesAsync(input.Athlete, line, timing),
+        });
+        var club = await desk.ClubAsync();
+        var measured = new List<Measured>();
+        var doubts = marks.Doubts.ToList();
+        var markBoxes = line.ExpectedMarks.Count - (timing.Entry == EntryMode.ZoneOnly && line.ExpectedMarks.Count > 1 ? 1 : 0);
+        var asked = line.AskedMeasures;
+        for (var i = 0; i < asked.Count && i < input.Measure.Length; i++)
+        {
+            if (string.IsNullOrWhiteSpace(input.Measure[i]))
+            {
+                continue;
+            }
 
-            return await ShowAsync(id, new(texts, reading.Doubts), client);
+            var (value, doubt, message) = Measures.Read(input.Measure[i], asked[i], club.DistanceUnit, club.MassUnit);
+            if (doubt is { } kind)
+            {
+                doubts.Add(new(kind, markBoxes + i, message));
+            }
+
+            if (value is { } known)
+            {
+                measured.Add(known);
+            }
         }
 
-        await book.LogAsync(live, new(client == Guid.Empty ? Guid.NewGuid() : client, athlete, line, RunOutcome.Timed, reading.Marks, desk.Who));
-        return await ShowAsync(id);
+        // A line that asks for a time and a heart rate may be given either alone.
+        if (measured.Count > 0 && input.Mark.All(string.IsNullOrWhiteSpace))
+        {
+            (marks, doubts) = (new([], []), [.. doubts.Where(d => d.Index >= markBoxes)]);
+        }
+        else if (line.ExpectedMarks.Count == 0 && measured.Count == 0 && doubts.Count == 0)
+        {
+            doubts.Add(new(DoubtKind.Impossible, 0, "Type a figure first."));
+        }
+
+        if (doubts.Any(d => d.Kind == DoubtKind.Impossible) || (doubts.Count > 0 && !input.Overrule))
+        {
+            Response.Headers[StateHeader] = doubts.Any(d => d.Kind == DoubtKind.Impossible) ? "refused" : "asked";
+            return await ShowAsync(id, new(new(input.Athlete, input.Rep, texts, input.Measure, input.Seen, input.Side, [.. doubts.OrderBy(d => d.Kind)]), input.Client, LineId: line.Id, Round: RoundOf(live, line, input.Rep)));
+        }
+
+        var run = await book.LogAsync(live, Entry(input, marks.Marks.Count > 0 ? RunOutcome.Timed : RunOutcome.Measured) with { Marks = marks.Marks, Measures = measured, ZoneOnly = marks.ZoneOnly });
+        Response.Headers[StateHeader] = "stored";
+        await HoldIfSeenAsync(id, row, input.Seen);
+        return await ShowAsync(id, new(RunId: run.Id, Toast: toast));
     }
 
-    public async Task<IActionResult> OnPostOutcomeAsync(int id, Guid client, int athlete, int line, RunOutcome what)
+    public async Task<IActionResult> OnPostOutcomeAsync(int id, EntryInput input, RunOutcome what)
     {
-        if (await book.LoadAsync(id) is not { } live || live.Plan.Line(line) is null || live.Attendance.All(a => a.AthleteId != athlete) || what == RunOutcome.Timed)
+        if (await FindAsync(id, input) is not var (live, _, row) || what is RunOutcome.Timed or RunOutcome.Measured || !Enum.IsDefined(what))
         {
             return NotFound();
         }
 
-        await book.LogAsync(live, new(client == Guid.Empty ? Guid.NewGuid() : client, athlete, line, what, [], desk.Who));
-        return await ShowAsync(id);
+        var run = await book.LogAsync(live, Entry(input, what));
+        Response.Headers[StateHeader] = "stored";
+        await HoldIfSeenAsync(id, row, input.Seen);
+        return await ShowAsync(id, new(RunId: run.Id, Toast: toast));
     }
+
+    public async Task<IActionResult> OnPostSeenAsync(int id, long run, string? code, bool on = true)
+    {
+        if (string.IsNullOrWhiteSpace(code) || !await book.SeenAsync(id, run, code, on))
+        {
+            return NotFound();
+        }
+
+        if (on && await book.LoadAsync(id) is { } live && live.Runs.FirstOrDefault(r => r.Id == run) is { } seen && live.Attendance.FirstOrDefault(a => a.AthleteId == seen.AthleteId) is { } row)
+        {
+            await HoldIfSeenAsync(id, row, [code]);
+        }
+
+        return await ShowAsync(id, new(RunId: run, Toast: toast));
+    }
+
+    public async Task<IActionResult> OnPostPickAsync(int id, long run, string? what) =>
+        await book.PickAsync(id, run, what ?? "", desk.Who) ? await ShowAsync(id, new(RunId: run)) : NotFound();
 
     public Task<IActionResult> OnPostCallAsync(int id, int athlete) => OnSessionAsync(id, live => live.Session.CalledAthleteId = athlete);
 
-    public Task<IActionResult> OnPostLineAsync(int id, int line) => OnSessionAsync(id, live =>
+    public Task<IActionResult> OnPostLineAsync(int id, int line, int round = 1) => OnSessionAsync(id, live =>
     {
-        if (live.Plan.Line(line) is not null)
+        if (live.Plan.BlockOf(line) is { } block)
         {
-            (live.Session.CurrentLineId, live.Session.CalledAthleteId) = (line, null);
+            (live.Session.CurrentLineId, live.Session.CurrentRound, live.Session.CalledAthleteId, live.Session.LineStartedAt) = (line, Math.Clamp(round, 1, block.Rounds), null, desk.UtcNow);
         }
     });
 
-    public Task<IActionResult> OnPostDoneAsync(int id, int athlete, string? reason) => OnSessionAsync(id, live =>
+    public Task<IActionResult> OnPostDoneAsync(int id, int athlete, string? reason) => OnRowAsync(id, athlete, (live, row) =>
+    {
+        row.DoneReason = Words(reason) ?? "done for today";
+        ClearCall(live, athlete);
+    });
+
+    public Task<IActionResult> OnPostReturnAsync(int id, int athlete) => OnRowAsync(id, athlete, (_, row) => row.DoneReason = null);
+
+    public Task<IActionResult> OnPostArriveAsync(int id, int athlete) => OnSessionAsync(id, live =>
     {
         if (live.Attendance.FirstOrDefault(a => a.AthleteId == athlete) is { } row)
         {
-            row.DoneReason = string.IsNullOrWhiteSpace(reason) ? "done for today" : reason.Trim()[..Math.Min(80, reason.Trim().Length)];
-            live.Session.CalledAthleteId = null;
+            // Who comes late joins at the end.
+            (row.Present, row.Order) = (true, live.Attendance.Max(a => a.Order) + 1);
         }
     });
 
-    public Task<IActionResult> OnPostReturnAsync(int id, int athlete) => OnSessionAsync(id, live =>
+    public Task<IActionResult> OnPostLaterAsync(int id, int athlete) => OnRowAsync(id, athlete, (live, row) =>
     {
-        if (live.Attendance.FirstOrDefault(a => a.AthleteId == athlete) is { } row)
-        {
-            row.DoneReason = null;
-        }
+        row.Order = live.Attendance.Max(a => a.Order) + 1;
+        ClearCall(live, athlete);
     });
 
-    public Task<IActionResult> OnPostTimingAsync(int id, TimingMethod method, StartTrigger trigger, string? behind) => OnSessionAsync(id, live =>
+    public Task<IActionResult> OnPostOtherAsync(int id, int athlete, int line, string? work) => OnRowAsync(id, athlete, (live, row) =>
     {
-        live.Session.Method = method;
-        live.Session.Trigger = trigger;
-        if (double.TryParse((behind ?? "").Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var metres) && metres is >= 0 and <= 5)
+        row.OtherWork = Words(work);
+        row.OtherWorkLineId = row.OtherWork is null ? null : line;
+        ClearCall(live, athlete);
+    });
+
+    /// <summary>Pain stops full efforts, today and until the clinician says otherwise.</summary>
+    public async Task<IActionResult> OnPostHoldAsync(int id, int athlete, string? reason)
+    {
+        if (await book.LoadAsync(id) is not { } live || live.Attendance.FirstOrDefault(a => a.AthleteId == athlete) is not { } row)
         {
-            live.Session.StartBehindGateMetres = metres;
-            return;
+            return NotFound();
         }
 
-        toast = "The start line stands 0 to 5 m behind the first gate; that figure was not taken.";
+        await HoldAsync(id, row, Words(reason) ?? "tight or sore");
+        return await ShowAsync(id, new(Toast: toast));
+    }
+
+    public async Task<IActionResult> OnPostAllowAsync(int id, int athlete, string? by)
+    {
+        if (Words(by) is not { } said)
+        {
+            (person, personError) = (athlete, "Say who allowed full efforts: the clinician who treats the athlete.");
+            return await ShowAsync(id, new());
+        }
+
+        return await OnRowAsync(id, athlete, (_, row) => row.AllowedBy = said);
+    }
+
+    public async Task<IActionResult> OnPostTimingAsync(int id, int line, TimingMethod method, StartTrigger trigger, EntryMode entry, string? behind)
+    {
+        double? metres = double.TryParse((behind ?? "").Trim().Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var typed) && typed is >= 0 and <= 5 ? typed : null;
+        behindTyped = metres is null ? behind : null;
+        return await OnSessionAsync(id, live =>
+        {
+            if (live.Plan.Line(line) is { } planned)
+            {
+                var zone = entry == EntryMode.ZoneOnly && planned.ExpectedMarks.Count < 2 ? EntryMode.Cumulative : entry;
+                live.Session.SetTiming(line, new(method, trigger == StartTrigger.ZoneLine ? StartTrigger.FirstGate : trigger, metres ?? live.Session.TimingOf(line).StartBehindGateMetres, zone));
+            }
+        });
+    }
+
+    public Task<IActionResult> OnPostRepsAsync(int id, int line, int by) => ByCoachAsync(id, live =>
+    {
+        if (live.Plan.Line(line) is { } planned && planned.Reps + Math.Sign(by) is >= 1 and <= 100 and var reps)
+        {
+            live.Session.RanPlanJson = PlanJson.Write(live.Plan.Replace(line, planned with { Reps = reps }));
+            toast = $"{LiveView.ItemName(planned)}: {reps} {(reps == 1 ? "rep" : "reps")} for everyone now. The plan itself is unchanged.";
+        }
     });
+
+    public async Task<IActionResult> OnPostOfferAsync(int id, string? label)
+    {
+        if (await maker.MakeAsync(id) is not { } view || view.Offers.FirstOrDefault(o => o.Label == label) is not { } offer)
+        {
+            toast = "That offer no longer holds; the figures have moved on.";
+            return await ShowAsync(id, new(Toast: toast));
+        }
+
+        return await ByCoachAsync(id, live =>
+        {
+            (live.Session.RanPlanJson, live.Session.Lanes) = (PlanJson.Write(offer.Plan), offer.Lanes);
+            toast = $"{offer.Label}: ends at {Core.Units.Figures.Clock(offer.EndSeconds)}. The plan itself is unchanged.";
+        });
+    }
 
     public async Task<IActionResult> OnPostUndoAsync(int id, long run, bool back = false)
     {
         var changed = await book.SetDeletedAsync(id, run, !back);
         return changed is null
             ? NotFound()
-            : await ShowAsync(id, toast: back ? null : $"Taken back: {changed.Athlete?.Name} {(changed.Marks.Count > 0 ? changed.MarksText() : "")}", undone: back ? null : run);
+            : await ShowAsync(id, new(Toast: back ? null : $"Taken back: {changed.Athlete?.Name} {(changed.Marks.Count > 0 ? changed.MarksText() : "")}", Undone: back ? null : run, RunId: back ? run : null));
     }
 
-    public async Task<IActionResult> OnPostEndAsync(int id) => await book.EndAsync(id) is null ? NotFound() : Redirect($"/Sessions/{id}/Trackside");
+    public async Task<IActionResult> OnPostEndAsync(int id) => !IsCoach ? Forbid() : await book.EndAsync(id) is null ? NotFound() : Redirect($"/Sessions/{id}/Review");
 
-    public async Task<IActionResult> OnPostReopenAsync(int id) => await book.StartAsync(id) is null ? NotFound() : Redirect($"/Sessions/{id}/Trackside");
+    public async Task<IActionResult> OnPostReopenAsync(int id) => !IsCoach ? Forbid() : await book.StartAsync(id) is null ? NotFound() : Redirect($"/Sessions/{id}/Trackside");
 
-    private string? toast;
+    // A whole run may be typed into one box, and a box may be left empty: both come down to one text a mark.
+    private static string[] Spread(string[] marks)
+    {
+        var filled = marks.Select((text, i) => (Text: (text ?? "").Trim(), Index: i)).Where(t => t.Text.Length > 0).ToList();
+        return filled is [{ Index: 0 } only] && only.Text.Any(char.IsWhiteSpace) ? only.Text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries) : [.. marks.Select(m => m ?? "")];
+    }
+
+    private static string? Words(string? text) => string.IsNullOrWhiteSpace(text) ? null : text.Trim()[..Math.Min(80, text.Trim().Length)];
+
+    private static int RoundOf(LiveSession live, PlanLine line, int? rep) =>
+        Math.Clamp((((rep ?? 1) - 1) / Math.Max(1, line.Turns)) + 1, 1, live.Plan.BlockOf(line.Id)?.Rounds ?? 1);
+
+    private static void ClearCall(LiveSession live, int athlete) =>
+        live.Session.CalledAthleteId = live.Session.CalledAthleteId == athlete ? null : live.Session.CalledAthleteId;
+
+    private NewRun Entry(EntryInput input, RunOutcome outcome) => new(input.Client == Guid.Empty ? Guid.NewGuid() : input.Client, input.Athlete, input.Line, outcome, [], desk.Who)
+    {
+        Rep = input.Rep is > 0 and <= 1000 ? input.Rep : null,
+        Side = input.Side,
+        FinishedAt = input.FinishedAt,
+        Seen = [.. input.Seen.Select(s => s ?? "")],
+    };
+
+    private async Task<(LiveSession Live, PlanLine Line, Attendance Row)?> FindAsync(int id, EntryInput input) =>
+        await book.LoadAsync(id) is { } live && live.Plan.Line(input.Line) is { } line && live.Attendance.FirstOrDefault(a => a.AthleteId == input.Athlete) is { } row ? (live, line, row) : null;
+
+    private async Task HoldIfSeenAsync(int id, Attendance row, IReadOnlyList<string> seen)
+    {
+        if (row.HeldReason is null && seen.Select(Observations.Find).FirstOrDefault(o => o is { StopsFullEfforts: true }) is { } sign)
+        {
+            await HoldAsync(id, row, sign.Says.ToLowerInvariant());
+        }
+    }
+
+    private async Task HoldAsync(int id, Attendance row, string reason)
+    {
+        await book.ChangeAsync(id, live =>
+        {
+            var own = live.Attendance.First(a => a.AthleteId == row.AthleteId);
+            (own.HeldReason, own.AllowedBy) = (reason, "");
+            ClearCall(live, row.AthleteId);
+        });
+        await roster.NotePainAsync(row.AthleteId, reason, desk.Who, desk.Today);
+        toast = $"{row.Athlete!.Name}: {reason}. No full efforts until the clinician who treats the athlete allows them; easy work stays open.";
+    }
+
+    private Task<IActionResult> OnRowAsync(int id, int athlete, Action<LiveSession, Attendance> change) => OnSessionAsync(id, live =>
+    {
+        if (live.Attendance.FirstOrDefault(a => a.AthleteId == athlete) is { } row)
+        {
+            change(live, row);
+        }
+    });
+
+    private async Task<IActionResult> ByCoachAsync(int id, Action<LiveSession> change) => IsCoach ? await OnSessionAsync(id, change) : Forbid();
 
     private async Task<IActionResult> OnSessionAsync(int id, Action<LiveSession> change) =>
-        await book.ChangeAsync(id, change) is null ? NotFound() : await ShowAsync(id, toast: toast);
+        await book.ChangeAsync(id, change) is null ? NotFound() : await ShowAsync(id, new(Toast: toast));
 
-    private async Task<IActionResult> ShowAsync(int id, TypedMarks? typed = null, Guid? client = null, string? toast = null, long? undone = null)
+    private async Task<IActionResult> ShowAsync(int id, LiveAsk ask)
     {
-        if (await maker.MakeAsync(id, typed, client, toast, undone) is not { } view)
+        if (await maker.MakeAsync(id, ask with { Person = person ?? ask.Person, PersonError = personError, BehindTyped = behindTyped, IsCoach = IsCoach }) is not { } view)
         {
             return NotFound();
         }
 
+        var part = Request.Headers.ContainsKey("Part");
+        if (view.Session.State == SessionState.Ended && !part)
+        {
+            return IsCoach ? Redirect($"/Sessions/{id}/Review") : Redirect("/");
+        }
+
         View = view;
         ModelState.Clear();
-        return Request.IsHtmx() ? Partial("_Live", view) : Page();
+        return part ? Partial("_Live", view) : Page();
     }
 }

@@ -3,3 +3,4 @@ import "./requests.js";
 import "./forms.js";
 import "./builder.js";
 import "./trackside.js";
+import "./offline.js";

@@ -1,65 +1,395 @@
-// Trackside: the clock, rests counting down from the finish of each run, and marks typed with space or Enter.
-let offset = 0;
+// Trackside: one page that works with and without a signal, beside other devices on the same session.
+import * as outbox from "./outbox.js";
+import { boxesOf, clear, isDirty } from "./entry.js";
+import { apply, clock, draw, live, nextUp, putOnLine, rowOf } from "./queue.js";
+import { busy, say } from "./requests.js";
 
-function clock(seconds) {
-  const whole = Math.max(0, Math.round(seconds));
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
+const KEPT = "inch-burst-live";
+const OFFSET = "inch-burst-clock-offset";
+const REFRESH_KEPT = 60000;
+let offset = Number(localStorage.getItem(OFFSET) ?? 0);
+let lastHtml = "";
+let reached = true;
+let signIn = false;
+let retry;
+let wait = 1000;
+let prefetched = 0;
+
+const now = () => Date.now() + offset;
+const session = () => live()?.dataset.live;
+const waitingHere = async () => (await outbox.all()).filter((e) => e.session === session());
+const parse = (html) => new DOMParser().parseFromString(html, "text/html").querySelector("#live");
+
+// ---- what the server last said, kept on the device
+
+async function keep(html, root) {
+  if (!("caches" in window)) return;
+  const shelf = await caches.open(KEPT);
+  const url = root.dataset.url;
+  const page = () => new Response(html, { headers: { "Content-Type": "text/html; charset=utf-8" } });
+  await shelf.put(`/kept${url}?line=${root.dataset.line}&round=${root.dataset.round}`, page());
+  await shelf.put(`/kept${url}`, page());
+}
+
+const kept = async (query = "") => "caches" in window ? (await (await caches.open(KEPT)).match(`/kept${live().dataset.url}${query}`))?.text() : undefined;
+
+// Every line is kept, so that the session can go on along its plan without a signal.
+async function keepLines() {
+  const root = live();
+  if (!root?.dataset.running || !("caches" in window) || Date.now() - prefetched < REFRESH_KEPT) return;
+  prefetched = Date.now();
+  const shelf = await caches.open(KEPT);
+  for (const place of root.dataset.places.split(" ")) {
+    const [line, round] = place.split(":");
+    if (line === live()?.dataset.line && round === live()?.dataset.round) continue;
+    const query = `?line=${line}&round=${round}`;
+    const answer = await fetch(root.dataset.url + query, { headers: { Part: "live" } }).catch(() => null);
+    if (!answer?.ok) return;
+    await shelf.put(`/kept${root.dataset.url}${query}`, answer);
+  }
+}
+
+// ---- showing
+
+function region(next, id) {
+  const [old, fresh] = [document.getElementById(id), next.querySelector(`#${id}`)];
+  if (old && fresh && !(old.contains(document.activeElement) && document.activeElement.matches("input, select, textarea"))) {
+    for (const open of old.querySelectorAll("details[open]")) fresh.querySelector(`details.${open.className}`)?.setAttribute("open", "");
+    old.replaceWith(fresh);
+  }
+}
+
+function paint(html, own) {
+  const next = parse(html);
+  if (!next) return;
+  const root = live();
+  const form = root.querySelector("[data-marks]");
+  const dialog = document.getElementById("t-person");
+  const keepDialog = !own && dialog?.open && !next.querySelector("#t-person")?.open;
+  // What is half typed stays under the fingers, whatever other devices do.
+  if (!own && form && isDirty(form) && next.dataset.running && !next.querySelector(".t-doubt")) {
+    const moved = next.dataset.line !== root.dataset.line;
+    const note = form.querySelector('[data-f="note"]');
+    const athlete = form.querySelector('[data-f="athlete"]').value;
+    const mine = Number(form.querySelector('[data-f="rep"]').value);
+    const theirs = next.querySelector(`li[data-athlete="${athlete}"]`);
+    region(next, "t-top");
+    if (moved) {
+      note.textContent = "The session moved on to another line on another device. Save this one first.";
+      note.hidden = false;
+      return;
+    }
+    for (const id of ["t-line", "t-queue", "t-foot", "t-last", "t-after"]) region(next, id);
+    Object.assign(root.dataset, next.dataset);
+    const taken = theirs && Number(theirs.dataset.rep) > mine;
+    for (const li of root.querySelectorAll("[data-queue] > li")) delete li.dataset.on;
+    if (rowOf(athlete)) rowOf(athlete).dataset.on = "yes";
+    note.textContent = taken ? "Another device has a time for this rep. Yours will stand beside it as a second reading." : "";
+    note.hidden = !taken;
+    return;
+  }
+  for (const open of root.querySelectorAll("details[open]")) if (open.className) next.querySelector(`details.${open.className}`)?.setAttribute("open", "");
+  if (keepDialog) next.querySelector("#t-person")?.replaceWith(dialog);
+  const typing = document.activeElement?.id;
+  root.replaceWith(next);
+  if (keepDialog && !dialog.open) dialog.showModal();
+  if (typing && typing !== "t-entry") document.getElementById(typing)?.focus({ preventScroll: true });
+}
+
+/** Shows what the server said, and on top of it what it has not heard yet. */
+async function show(html, { own = false, fresh = true } = {}) {
+  const root = parse(html);
+  if (!root) { window.location.assign(live().dataset.url); return; }
+  lastHtml = html;
+  if (fresh) {
+    // The server's clock counts: the phones around a track never agree.
+    offset = Number(root.dataset.now) - Date.now();
+    localStorage.setItem(OFFSET, String(offset));
+    if (root.dataset.running) keep(html, root);
+  }
+  if (root.dataset.ended && (await waitingHere()).length === 0) { window.location.assign(root.dataset.ended); return; }
+  await rebuild(own);
+}
+
+async function rebuild(own) {
+  let html = lastHtml;
+  const waiting = (await waitingHere()).filter((e) => !e.held);
+  for (const entry of waiting) if (entry.does === "line") html = (await kept(`?line=${entry.line}&round=${entry.round}`)) ?? html;
+  paint(html, own);
+  for (const entry of waiting) apply(entry, now());
+  await ready();
+}
+
+async function ready() {
+  const root = live();
+  if (!root) return;
+  tick();
+  await tell();
+  const form = root.querySelector("[data-marks]");
+  if (form && !form.dataset.prepared) {
+    form.dataset.prepared = "yes";
+    if (getComputedStyle(form.querySelector("[data-pad]")).display !== "none") for (const box of boxesOf(form)) box.inputMode = "none";
+    const bad = form.querySelector(".bad [data-mark], .odd [data-mark]");
+    if (!document.querySelector("dialog[open]")) (bad ?? boxesOf(form).find((b) => b.value === "") ?? boxesOf(form)[0])?.focus({ preventScroll: true });
+    bad?.select();
+  }
+  const dialog = document.getElementById("t-person");
+  if (dialog?.hasAttribute("open") && !dialog.matches(":modal")) { dialog.removeAttribute("open"); openPerson(dialog.querySelector('input[name="athlete"]').value, true); }
+  if (!form && root.dataset.running && !document.querySelector("dialog[open]") && (document.activeElement === document.body || document.activeElement === null)) root.querySelector(".t-next")?.focus({ preventScroll: true });
 }
 
 function tick() {
-  const now = Date.now() + offset;
-  for (const el of document.querySelectorAll("[data-clock-from]")) el.textContent = clock((now - Number(el.dataset.clockFrom)) / 1000);
-  for (const el of document.querySelectorAll("[data-until]")) {
-    const left = (Number(el.dataset.until) - now) / 1000;
-    el.textContent = left > 0 ? clock(left) : "Ready";
-    if (left <= 0) el.closest(".q")?.classList.add("ready-now");
-  }
-  for (const el of document.querySelectorAll("[data-bar-until]")) el.value = Math.max(0, Math.min(240, (Number(el.dataset.barUntil) - now) / 1000));
+  for (const el of document.querySelectorAll("[data-clock-from]")) el.textContent = clock((now() - Number(el.dataset.clockFrom)) / 1000);
+  draw(now());
 }
 
-function ready() {
-  const live = document.querySelector("[data-live]");
-  if (!live) return;
-  // The server's clock counts: the phones around a track never agree.
-  offset = Number(live.dataset.now) - Date.now();
+// ---- what waits
+
+async function tell() {
+  const chip = document.querySelector("[data-waiting]");
+  if (!chip) return;
+  const waiting = await outbox.all();
+  const held = waiting.filter((e) => e.held).length;
+  const queued = waiting.length - held;
+  const words = [];
+  if (signIn) words.push("Sign in again");
+  else if (!reached) words.push("No signal");
+  if (queued > 0 && (!reached || signIn)) words.push(`${queued} waiting to send`);
+  if (held > 0) words.push(`${held} ${held === 1 ? "needs" : "need"} a look`);
+  chip.hidden = words.length === 0;
+  chip.classList.toggle("held", held > 0);
+  chip.querySelector("[data-waiting-text]").textContent = words.join(", ");
+  document.body.classList.toggle("no-signal", !reached);
+}
+
+async function flush() {
+  clearTimeout(retry);
+  const done = busy();
+  let answer;
+  try {
+    answer = await outbox.flush(async (entry, got) => {
+      if (entry.session !== session()) return;
+      if (got.state === "stored" && got.html) { await show(got.html); return; }
+      // A doubt is asked at once while nothing else has been typed; otherwise it waits to be looked at.
+      const form = live().querySelector("[data-marks]");
+      if (got.html && entry.does === "save" && parse(got.html)?.querySelector(".t-doubt") && !(form && isDirty(form)) && (await waitingHere()).length === 1) {
+        await outbox.remove(entry.n);
+        await show(got.html, { own: true });
+      } else await rebuild(false);
+    });
+  } finally { done(); }
+  const was = reached;
+  reached = answer.reached;
+  signIn = Boolean(answer.signIn);
+  if (!reached && (await outbox.all()).some((e) => !e.held)) {
+    wait = Math.min(wait * 1.6, 8000);
+    retry = setTimeout(flush, wait);
+  } else if (reached) {
+    wait = 1000;
+    if (!was) refresh();
+  }
+  await tell();
+}
+
+const guid = () => crypto.randomUUID?.() ?? "10000000-1000-4000-8000-100000000000".replace(/[018]/g, (c) => (c ^ crypto.getRandomValues(new Uint8Array(1))[0] & 15 >> c / 4).toString(16));
+
+async function enqueue(url, fields, does, more = {}) {
+  const value = (name) => fields.find(([k]) => k === name)?.[1];
+  const entry = {
+    session: session(), url, does, made: now(), at: now(), athlete: value("athlete"), line: value("line"), round: value("round"), rep: value("rep"), reason: value("reason") ?? value("work"), ...more,
+    fields: fields.filter(([k]) => k !== "__RequestVerificationToken" && k !== "client" && k !== "at"),
+  };
+  entry.fields.push(["client", guid()], ["at", String(Math.round(entry.at))]);
+  entry.label = `${rowOf(entry.athlete)?.dataset.name ?? ""} ${more.said ?? does}`.trim();
+  await outbox.put(entry);
+  return entry;
+}
+
+async function queueForm(form, submitter) {
+  const does = submitter?.dataset.does ?? form.dataset.does ?? "other-change";
+  const fields = [...new FormData(form, submitter)].filter(([k, v]) => k !== "seen" || v !== "");
+  const marks = fields.filter(([k, v]) => (k === "mark" || k === "measure") && v.trim() !== "").map(([, v]) => v.trim());
+  if (does === "save" && marks.length === 0) {
+    const note = form.querySelector('[data-f="note"]');
+    note.textContent = "Type a figure first, or say No time.";
+    note.hidden = false;
+    boxesOf(form)[0]?.focus();
+    return;
+  }
+  const typedAt = form.dataset.at ? Number(form.dataset.at) + offset : now();
+  const entry = await enqueue(submitter?.getAttribute("formaction") ?? form.getAttribute("action"), fields, does, {
+    at: "marks" in form.dataset ? typedAt : now(), said: does === "save" ? marks.join(" ") : submitter?.dataset.what ?? does,
+  });
+  document.querySelector("dialog[open]")?.close();
+  if (does === "line" && !reached && !(await kept(`?line=${entry.line}&round=${entry.round}`))) say("This line was not kept on the device; it opens when the signal is back.");
+  if (does === "line" && !reached) await rebuild(true);
+  else apply(entry, now());
+  if (does === "save" && !reached) {
+    const last = document.getElementById("t-last");
+    if (last) last.replaceChildren(Object.assign(document.createElement("p"), { className: "t-seen", textContent: `${entry.label}: kept on this device; what it means comes with the signal.` }));
+    const foot = document.getElementById("t-foot");
+    foot.replaceChildren(Object.assign(document.createElement("span"), { textContent: `Kept on this device: ${entry.label}, rep ${entry.rep}` }));
+    const undo = Object.assign(document.createElement("button"), { type: "button", className: "btn", textContent: "Undo" });
+    undo.dataset.unsend = String(entry.n);
+    foot.append(undo);
+  }
+  await tell();
   tick();
-  const form = live.querySelector("[data-marks]");
-  if (form && !form.dataset.ready) {
-    form.dataset.ready = "yes";
-    const bad = form.querySelector(".bad [data-mark], .odd [data-mark]");
-    (bad ?? form.querySelector("[data-mark]"))?.focus({ preventScroll: true });
-    bad?.select();
+  flush();
+}
+
+async function sendNow(form, submitter) {
+  const done = busy();
+  try {
+    const fields = [...new FormData(form, submitter)].filter(([k]) => k !== "__RequestVerificationToken");
+    const answer = await outbox.post(submitter?.getAttribute("formaction") ?? form.getAttribute("action"), fields);
+    if (answer.html) {
+      say("");
+      document.querySelector("dialog[open]")?.close();
+      await show(answer.html, { own: true });
+    } else say(answer.signIn ? "Sign in again; what waits on this device stays." : answer.message ?? "The server cannot be reached, and this one thing needs it. Times are still kept.");
+  } finally { done(); }
+}
+
+document.addEventListener("submit", (event) => {
+  const form = event.target;
+  if (!form.dataset?.send || event.defaultPrevented) return;
+  event.preventDefault();
+  if (form.dataset.send === "queue") queueForm(form, event.submitter);
+  else sendNow(form, event.submitter);
+});
+
+// ---- another device on the same session
+
+async function refresh() {
+  const answer = await fetch(live().dataset.url, { headers: { Part: "live" }, signal: AbortSignal.timeout(8000) }).catch(() => null);
+  if (answer?.ok && !answer.url.includes("/SignIn")) await show(await answer.text());
+}
+
+function listen() {
+  const wire = new EventSource(`/live/${session()}`);
+  let soon;
+  wire.addEventListener("changed", (event) => {
+    if (event.data === live()?.dataset.stamp) return;
+    clearTimeout(soon);
+    soon = setTimeout(refresh, 60);
+  });
+  wire.addEventListener("open", () => { if (!reached) flush(); });
+  wire.addEventListener("error", () => {
+    // A closed wire may mean no signal; sending what waits, or asking, finds out.
+    if (wire.readyState === EventSource.CLOSED) setTimeout(listen, 5000);
+    fetch("/mark.svg", { cache: "no-store", method: "HEAD" }).then(() => true, () => false).then((ok) => { if (!ok) { reached = false; tell(); clearTimeout(retry); retry = setTimeout(flush, wait); } });
+  });
+}
+
+// ---- people, keys, what waits
+
+function openPerson(athlete, withTyped = false) {
+  const dialog = document.getElementById("t-person");
+  const row = rowOf(athlete);
+  for (const input of dialog.querySelectorAll('input[name="athlete"]')) input.value = athlete;
+  if (row) dialog.querySelector("#t-person-name").textContent = row.dataset.name;
+  if (!withTyped) for (const input of dialog.querySelectorAll("input:not([type=hidden])")) input.value = "";
+  for (const form of dialog.querySelectorAll("[data-when]")) form.hidden = row?.dataset.state !== form.dataset.when;
+  dialog.showModal();
+}
+
+async function openWaiting() {
+  const waiting = await outbox.all();
+  const dialog = Object.assign(document.createElement("dialog"), { className: "t-person t-held" });
+  const head = document.createElement("header");
+  head.append(Object.assign(document.createElement("h2"), { textContent: "On this device" }));
+  const close = Object.assign(document.createElement("button"), { className: "btn btn-outline-dark", textContent: "Close" });
+  close.addEventListener("click", () => dialog.close());
+  head.append(close);
+  dialog.append(head);
+  for (const entry of waiting) {
+    const item = document.createElement("div");
+    item.className = "t-heldrow";
+    const words = document.createElement("p");
+    words.append(Object.assign(document.createElement("b"), { textContent: `${entry.label}${entry.rep ? `, rep ${entry.rep}` : ""}` }), ` ${entry.held ?? "waits for the signal"}`);
+    item.append(words);
+    const act = (text, what) => {
+      const button = Object.assign(document.createElement("button"), { className: "btn btn-outline-dark", textContent: text });
+      button.addEventListener("click", async () => { await what(); dialog.close(); await rebuild(true); flush(); });
+      item.append(button);
+    };
+    if (entry.asked) act("It is right, save it", async () => { entry.fields.push(["overrule", "true"]); delete entry.held; delete entry.asked; await outbox.put(entry); });
+    act(entry.held ? "Drop it" : "Take it back", async () => { if (window.confirm(`Drop ${entry.label}? It is not in the book yet.`)) await outbox.remove(entry.n); });
+    dialog.append(item);
   }
+  dialog.addEventListener("close", () => dialog.remove());
+  document.body.append(dialog);
+  dialog.showModal();
 }
 
-function spread(boxes, from, text) {
-  const numbers = text.trim().split(/\s+/).filter(Boolean);
-  if (numbers.length < 2 || from + numbers.length > boxes.length) return false;
-  numbers.forEach((n, i) => { boxes[from + i].value = n; });
-  boxes[Math.min(from + numbers.length, boxes.length - 1)].focus();
-  return true;
-}
+document.addEventListener("click", async (event) => {
+  const person = event.target.closest?.("[data-person]");
+  if (person && document.getElementById("t-person")) { event.preventDefault(); openPerson(person.dataset.person); return; }
+  if (event.target.closest?.("[data-close]")) { event.preventDefault(); document.getElementById("t-person").close(); return; }
+  if (event.target.closest?.("[data-waiting]")) { openWaiting(); return; }
+  const unsend = event.target.closest?.("[data-unsend]");
+  if (unsend) { await outbox.remove(Number(unsend.dataset.unsend)); await rebuild(true); return; }
+  const call = event.target.closest?.("[data-call]");
+  if (call) { rowOf(call.dataset.call)?.querySelector("form").requestSubmit(); return; }
+  const done = event.target.closest?.("[data-done]");
+  if (done) {
+    const entry = await enqueue(`${live().dataset.url}?handler=Done`, [["athlete", done.dataset.done], ["reason", done.dataset.reason]], "done");
+    done.disabled = true;
+    apply(entry, now());
+    tick();
+    flush();
+  }
+});
 
+// Letters mean nothing in a time, so in an empty box they are commands.
+const COMMANDS = { n: '[data-does="outcome"]', r: '[data-does="again"]', s: '[data-does="skip"]', u: "[data-key=undo], [data-unsend]" };
 document.addEventListener("keydown", (event) => {
-  if (!(event.target instanceof HTMLInputElement) || !("mark" in event.target.dataset)) return;
-  const form = event.target.form;
-  const boxes = [...form.querySelectorAll("[data-mark]")];
-  const at = boxes.indexOf(event.target);
-  const onward = event.key === " " || event.key === "Enter";
-  if (!onward) return;
-  if (spread(boxes, at, event.target.value)) event.preventDefault();
-  else if (at + 1 < boxes.length && event.target.value.trim() !== "" && boxes.slice(at + 1).some((b) => b.value.trim() === "")) {
+  const root = live();
+  if (!root?.dataset.running) return;
+  if (event.altKey && (event.key === "ArrowRight" || event.key === "ArrowLeft")) {
     event.preventDefault();
-    boxes[at + 1].focus();
-  } else if (event.key === " ") event.preventDefault();
+    const forms = [...root.querySelectorAll(".t-lines form")];
+    (event.key === "ArrowRight" ? forms.at(-1) : forms[0])?.requestSubmit();
+    return;
+  }
+  const box = event.target;
+  if (!(box instanceof HTMLInputElement) || !("mark" in box.dataset) || event.ctrlKey || event.metaKey || event.altKey) return;
+  if (event.key === "ArrowDown") {
+    const others = [...document.querySelectorAll("[data-queue] > li:not([data-on])")];
+    event.preventDefault();
+    if (!isDirty(box.form)) others.find((li) => !li.querySelector("button").disabled)?.querySelector("form").requestSubmit();
+    return;
+  }
+  if (event.key === "Escape") { clear(box.form); boxesOf(box.form)[0].focus(); return; }
+  const command = box.value === "" && COMMANDS[event.key.toLowerCase()];
+  if (command) {
+    event.preventDefault();
+    if (!isDirty(box.form)) root.querySelector(command)?.click();
+  }
 });
 
-document.addEventListener("paste", (event) => {
-  if (!(event.target instanceof HTMLInputElement) || !("mark" in event.target.dataset)) return;
-  const boxes = [...event.target.form.querySelectorAll("[data-mark]")];
-  if (spread(boxes, boxes.indexOf(event.target), event.clipboardData.getData("text"))) event.preventDefault();
-});
+// ---- the beginning
 
-document.addEventListener("htmx:afterSettle", ready);
-setInterval(tick, 500);
-ready();
+async function begin() {
+  if (!live()) return;
+  if (document.body.dataset.kept) {
+    reached = false;
+    const html = await kept();
+    if (html) { lastHtml = html; await rebuild(true); } else { lastHtml = live().outerHTML; await rebuild(true); }
+  } else {
+    const html = live().outerHTML;
+    await show(html, { own: true });
+  }
+  setInterval(tick, 500);
+  if (live().dataset.running) {
+    listen();
+    setTimeout(keepLines, 1500);
+    setInterval(keepLines, REFRESH_KEPT);
+  }
+  window.addEventListener("online", flush);
+  document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") flush(); });
+  flush();
+}
+
+begin();

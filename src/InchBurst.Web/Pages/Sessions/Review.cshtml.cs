@@ -1,0 +1,201 @@
+using System.Globalization;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Rest;
+using InchBurst.Core.Season;
+using InchBurst.Core.Units;
+using InchBurst.Data;
+using InchBurst.Data.Entities;
+using InchBurst.Web.Drawing;
+using InchBurst.Web.Support;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace InchBurst.Web.Pages.Sessions;
+
+/// <summary>An athlete's times on a line.</summary>
+public sealed record ReviewTimes(Athlete Athlete, IReadOnlyList<(Run Run, RunMeaning Meaning)> Runs, double? BestBefore, string? Sides)
+{
+    public RunMeaning Best => Runs.MinBy(r => r.Meaning.Seconds).Meaning;
+
+    public bool IsNewBest => BestBefore is { } before && Best.Seconds < before - 1e-9;
+}
+
+/// <summary>A line with the times of everyone.</summary>
+public sealed record ReviewLine(PlanLine Line, LineReview Review, IReadOnlyList<ReviewTimes> Times, IReadOnlyList<DropOffPanel> DropOffs, IReadOnlyList<(Athlete Athlete, Run Run)> Measured);
+
+/// <summary>A row of the ratings form as typed.</summary>
+public sealed record RatingRow(Attendance Row, string Rating, string Minutes, string Note, string? Wrong);
+
+/// <summary>What was planned against what was run, and what follows from it.</summary>
+public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBook results, SchoolBook schools, ExerciseCatalogue catalogue, Desk desk) : PageModel
+{
+    private const double PanelWidth = 132;
+    private const double PanelHeight = 64;
+
+    public LiveSession Live { get; private set; } = null!;
+
+    public Club Club { get; private set; } = null!;
+
+    public double StopShare { get; private set; }
+
+    public IReadOnlyList<ReviewLine> Lines { get; private set; } = [];
+
+    public IReadOnlyList<(Athlete Athlete, double? Share, double? Best)> Reached { get; private set; } = [];
+
+    public IReadOnlyList<FaultSeen> Faults { get; private set; } = [];
+
+    public IReadOnlyList<(Athlete Athlete, string Text)> Messages { get; private set; } = [];
+
+    public IReadOnlyList<RatingRow> Ratings { get; private set; } = [];
+
+    public string Notes { get; private set; } = "";
+
+    public bool Saved { get; private set; }
+
+    public int SessionMinutes { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(int id, bool saved = false)
+    {
+        Saved = saved;
+        return await LoadAsync(id) ? Page() : NotFound();
+    }
+
+    public async Task<IActionResult> OnPostRatingsAsync(int id, int[] athlete, string[] rating, string[] minutes, string[] note, string? notes)
+    {
+        if (!await LoadAsync(id))
+        {
+            return NotFound();
+        }
+
+        var rows = new List<RatingRow>();
+        var good = new Dictionary<int, (double? Rating, int? Minutes, string Note)>();
+        for (var i = 0; i < athlete.Length; i++)
+        {
+            if (Live.Attendance.FirstOrDefault(a => a.AthleteId == athlete[i]) is not { } row)
+            {
+                continue;
+            }
+
+            string At(string[] all) => (all.ElementAtOrDefault(i) ?? "").Trim();
+            var (r, m, n) = (At(rating), At(minutes), At(note));
+            double? value = null;
+            int? length = null;
+            string? wrong = null;
+            if (r.Length > 0)
+            {
+                wrong = double.TryParse(r.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var typed) && typed is >= 0 and <= 10 ? null : "A rating is 0 to 10.";
+                value = typed;
+            }
+
+            if (m.Length > 0)
+            {
+                wrong ??= int.TryParse(m, NumberStyles.None, CultureInfo.InvariantCulture, out var whole) && whole is >= 1 and <= 600 ? null : "Minutes are 1 to 600.";
+                length = int.TryParse(m, NumberStyles.None, CultureInfo.InvariantCulture, out var kept) ? kept : null;
+            }
+
+            wrong ??= n.Length > 300 ? "A note has at most 300 characters." : null;
+            rows.Add(new(row, r, m, n, wrong));
+            good[row.AthleteId] = (value, length, n);
+        }
+
+        Notes = (notes ?? "").Trim();
+        if (rows.Any(r => r.Wrong is not null) || Notes.Length > 2000)
+        {
+            Ratings = rows;
+            return Page();
+        }
+
+        await book.ChangeAsync(id, live =>
+        {
+            live.Session.Notes = Notes;
+            foreach (var row in live.Attendance.Where(a => good.ContainsKey(a.AthleteId)))
+            {
+                (row.Rating, row.Minutes, row.Note) = good[row.AthleteId];
+            }
+        });
+        return Redirect($"/Sessions/{id}/Review?saved=true#ratings");
+    }
+
+    private async Task<bool> LoadAsync(int id)
+    {
+        if (await book.LoadAsync(id) is not { } live)
+        {
+            return false;
+        }
+
+        Live = live;
+        Club = await desk.ClubAsync();
+        var session = live.Session;
+        var school = await schools.OfAsync(session);
+        StopShare = school["stop.share"] / 100;
+        SessionMinutes = session is { StartedAt: { } from, EndedAt: { } to } ? Math.Clamp((int)Math.Round((to - from).TotalMinutes), 1, 600) : session.WindowMinutes;
+        Notes = session.Notes;
+        var here = live.Attendance.Where(a => a.Present).ToList();
+        var lines = new List<ReviewLine>();
+        foreach (var line in live.Plan.Lines)
+        {
+            if (await LineAsync(line, here, school) is { } review)
+            {
+                lines.Add(review);
+            }
+        }
+
+        Lines = lines;
+        var rows = (await squads.RowsAsync(session.SquadId, session.Day)).ToDictionary(r => r.Athlete.Id);
+        Reached = [.. here.Select(a =>
+        {
+            var today = live.Runs.Where(r => r.AthleteId == a.AthleteId).Max(r => r.FlyingSpeed);
+            var best = rows.GetValueOrDefault(a.AthleteId)?.BestSpeed;
+            return (a.Athlete!, today / best, today);
+        }).OrderByDescending(x => x.Item2 ?? -1)];
+        Faults = Observations.Most(live.Runs.SelectMany(r => r.Seen.Select(x => (r.AthleteId, x.Code))), catalogue);
+        Ratings = [.. here.Select(a => new RatingRow(a, a.Rating is { } r ? Figures.Number(r, 1) : "", a.Minutes?.ToString(CultureInfo.InvariantCulture) ?? "", a.Note, null))];
+        Messages = [.. here.Where(a => live.Runs.Any(r => r.AthleteId == a.AthleteId)).Select(a => (a.Athlete!, Message(a.Athlete!)))];
+        return true;
+    }
+
+    private async Task<ReviewLine?> LineAsync(PlanLine line, List<Attendance> here, Core.Check.CoachingSchool school)
+    {
+        var runs = Live.Runs.Where(r => r.LineId == line.Id && r.Outcome is not (RunOutcome.Skipped or RunOutcome.Again)).ToList();
+        if (runs.Count == 0)
+        {
+            return null;
+        }
+
+        var names = Live.Attendance.ToDictionary(a => a.AthleteId, a => a.Athlete!);
+        var planned = PlanJson.Read(Live.Session.PlanJson).Line(line.Id);
+        var rest = RestRules.Between(planned ?? line, school).Seconds;
+        var review = SessionReview.Of(
+            planned, line, Live.Plan.BlockOf(line.Id)?.Rounds ?? 1, here.Count(a => BuilderMaker.IsFor(Live.Plan, line, a.Athlete!)),
+            [.. runs.Select(r => new Go(r.AthleteId, r.FinishedAt, r.Marks.Select(m => m.Seconds).DefaultIfEmpty(0).Max()))], rest, (planned ?? line).Rest?.SetSeconds ?? rest);
+        var times = new List<ReviewTimes>();
+        foreach (var own in runs.Where(r => r.Marks.Count > 0 && names.ContainsKey(r.AthleteId)).GroupBy(r => r.AthleteId))
+        {
+            var read = own.OrderBy(r => r.FinishedAt).Select(r => (r, RunMeaning.Against(r.ToLogged(), null))).ToList();
+            var best = read.MinBy(r => r.Item2.Seconds).r;
+            var sides = own.Where(r => r.Side is not null).ToLookup(r => r.Side!.Value, r => RunMeaning.Against(r.ToLogged(), null).Seconds);
+            times.Add(new(names[own.Key], read, await results.BestBeforeAsync(best, earlierDaysOnly: true), LiveWords.Sides([.. sides[Side.Left]], [.. sides[Side.Right]], best.Method)));
+        }
+
+        // A drop is only read off reps of one effort; build-ups are meant to differ.
+        var most = times.Select(t => t.Runs.Count).DefaultIfEmpty(0).Max();
+        List<DropOffPanel> panels = most < 2 || line.Effort?.Percents.Distinct().Count() > 1 ? [] :
+            [.. times.Where(t => t.Runs.Count > 1).Select(t => DropOffPanel.Draw(t.Athlete.Id, t.Athlete.Name, [.. t.Runs.Where(r => r.Meaning.Label == t.Best.Label).Select(r => r.Meaning.Seconds)], most, StopShare, PanelWidth, PanelHeight))
+                .OrderBy(p => p.Name, StringComparer.CurrentCulture)];
+        return new(line, review, [.. times.OrderBy(t => t.Best.Seconds)], panels, [.. runs.Where(r => r.Measures.Count > 0 && names.ContainsKey(r.AthleteId)).Select(r => (names[r.AthleteId], r))]);
+    }
+
+    private string Message(Athlete athlete)
+    {
+        var lines = Lines.SelectMany(l => l.Times.Where(t => t.Athlete.Id == athlete.Id).Select(t => new MessageLine(
+            LiveView.ItemName(l.Line) == t.Best.Label ? t.Best.Label : $"{LiveView.ItemName(l.Line)}, {t.Best.Label}", [.. t.Runs.Select(r => r.Meaning.Seconds)], Figures.SpeedText(t.Best.Speed, Club.SpeedUnit), t.BestBefore))).ToList();
+        var seen = Live.Runs.Where(r => r.AthleteId == athlete.Id).SelectMany(r => r.Seen.Select(s => s.Code)).ToList();
+        return AthleteMessage.Write(
+            athlete.Name, Desk.DayText(Live.Session.Day), lines, Reached.FirstOrDefault(r => r.Athlete.Id == athlete.Id).Share,
+            [.. seen.Select(Observations.Find).OfType<Observation>().Where(o => o.IsGood).Select(o => o.Says).Distinct()],
+            [.. Observations.Most(seen.Select(s => (athlete.Id, s)), catalogue).Take(2).Select(f => f.Drills.Count > 0 ? $"{f.Seen.Says.ToLowerInvariant()}, so {f.Drills[0].Name}" : f.Seen.Says.ToLowerInvariant())],
+            Live.Session.Cue);
+    }
+}

@@ -1,0 +1,57 @@
+using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+using InchBurst.Data;
+using InchBurst.Data.Entities;
+
+namespace InchBurst.Web.Support;
+
+/// <summary>Words of the trackside screen.</summary>
+public static class LiveWords
+{
+    public static string Of(StartTrigger trigger) => trigger switch
+    {
+        StartTrigger.FirstGate => "first gate",
+        StartTrigger.FirstMove => "first movement",
+        StartTrigger.Gun => "gun or call",
+        _ => "the zone's first line",
+    };
+
+    public static string State(TurnState state, bool asks) => state switch
+    {
+        TurnState.DoneForToday => "Done",
+        TurnState.Held => "Held",
+        TurnState.OtherWork => "Other drill",
+        TurnState.Finished when asks => "Through",
+        TurnState.Ready when asks => "Ready",
+        _ => "",
+    };
+
+    /// <summary>How a line is timed, in a few words.</summary>
+    public static string Timing(LineTiming timing, PlanLine line)
+    {
+        if (line.ExpectedMarks.Count == 0)
+        {
+            return "";
+        }
+
+        var zone = timing.Entry == EntryMode.ZoneOnly && line.ExpectedMarks.Count > 1;
+        var how = timing.Method == TimingMethod.Hand ? "by hand" : "gates, typed in";
+        var from = zone ? "zone only" : "clock from " + Of(timing.Trigger);
+        var behind = timing.StartBehindGateMetres > 0 && !zone ? $", start {Figures.Number(timing.StartBehindGateMetres, 2)} m behind it" : "";
+        return $"{how}, {from}{behind}{(timing.Entry == EntryMode.Segments ? ", each stretch" : "")}";
+    }
+
+    /// <summary>Left against right in words, or null while a side is missing.</summary>
+    public static string? Sides(IReadOnlyList<double> left, IReadOnlyList<double> right, TimingMethod method) => SideGap.Of(left, right, method) is { } gap
+        ? $"left {Figures.Split(left.Average())}, right {Figures.Split(right.Average())}: "
+            + (gap.IsBeyondError ? $"{(gap.IsLeftFaster ? "right" : "left")} {Figures.Exact(gap.Share * 100, 1)}% slower" : "no difference beyond the timing's own error")
+        : null;
+
+    /// <summary>Headline time of one reading of a run, s.</summary>
+    public static double Headline(Run run, RunReading reading)
+    {
+        var own = reading.ToReading();
+        return RunMeaning.Against(run.ToLogged() with { Marks = own.Marks, Method = own.Method, Trigger = own.Trigger }, null).Seconds;
+    }
+}

@@ -1,0 +1,19 @@
+// Registers the part that opens trackside without a network, and clears what it keeps when somebody signs out.
+const version = document.querySelector('meta[name="version"]')?.content;
+
+async function register() {
+  const wasServed = Boolean(navigator.serviceWorker.controller);
+  await navigator.serviceWorker.register(`/sw.js?v=${version}`, { updateViaCache: "none" });
+  const ready = await navigator.serviceWorker.ready;
+  const files = performance.getEntriesByType("resource").map((e) => e.name).filter((name) => name.startsWith(window.location.origin));
+  ready.active?.postMessage({ keep: files, page: window.location.href });
+  document.documentElement.dataset.offline = "ready";
+  // After an update of the program the page is loaded again with its new files, unless something is half typed.
+  if (wasServed) navigator.serviceWorker.addEventListener("controllerchange", () => { if (![...document.querySelectorAll("[data-mark]")].some((b) => b.value)) window.location.reload(); }, { once: true });
+}
+
+if ("serviceWorker" in navigator && document.querySelector("[data-live]")) register().catch(() => {});
+
+document.addEventListener("submit", (event) => {
+  if (event.target.getAttribute("action")?.includes("handler=Out") && "caches" in window) for (const name of ["inch-burst-pages", "inch-burst-live"]) caches.delete(name);
+});

@@ -1,0 +1,90 @@
+// What is entered trackside waits on the device until the server has it: written before it is sent, taken out when the server says so, sent in order.
+import { token } from "./requests.js";
+
+const STORE = "waiting";
+const PATIENCE = 8000;
+const HOLD_AFTER = 5;
+let opened;
+
+function database() {
+  opened ??= new Promise((resolve, reject) => {
+    const ask = indexedDB.open("inch-burst", 1);
+    ask.onupgradeneeded = () => ask.result.createObjectStore(STORE, { keyPath: "n", autoIncrement: true });
+    ask.onsuccess = () => resolve(ask.result);
+    ask.onerror = () => reject(ask.error);
+  });
+  return opened;
+}
+
+async function within(mode, act) {
+  const db = await database();
+  return new Promise((resolve, reject) => {
+    // Strict: on the disk before the screen moves on, so that a phone that dies keeps it.
+    const work = db.transaction(STORE, mode, { durability: "strict" });
+    const ask = act(work.objectStore(STORE));
+    work.oncomplete = () => resolve(ask.result);
+    work.onerror = () => reject(work.error);
+    work.onabort = () => reject(work.error);
+  });
+}
+
+export const all = () => within("readonly", (store) => store.getAll());
+export const put = async (entry) => { entry.n = await within("readwrite", (store) => store.put(entry)); return entry; };
+export const remove = (n) => within("readwrite", (store) => store.delete(n));
+
+/** Sends one form to the server. Gives what came of it; never throws for want of a network. */
+export async function post(url, fields) {
+  for (let tries = 0; ; tries += 1) {
+    let answer;
+    try {
+      answer = await fetch(url, {
+        method: "POST", body: new URLSearchParams(fields), headers: { RequestVerificationToken: token(), Part: "live" }, signal: AbortSignal.timeout(PATIENCE),
+      });
+      if (answer.status === 400 && tries === 0 && await freshToken(url)) continue;
+      if (answer.status >= 500) return { reached: false, broke: answer.status === 500 };
+      if (answer.url.includes("/SignIn") || answer.status === 401) return { reached: false, signIn: true };
+      if (!answer.ok) return { reached: true, state: "lost", message: answer.status === 403 ? "Your role may not do this." : `The session did not take it (${answer.status}).` };
+      return { reached: true, state: answer.headers.get("Entry-State") ?? "stored", html: await answer.text() };
+    } catch {
+      return { reached: false };
+    }
+  }
+}
+
+async function freshToken(url) {
+  const page = await fetch(url.split("?")[0], { signal: AbortSignal.timeout(PATIENCE) }).catch(() => null);
+  if (!page?.ok || page.url.includes("/SignIn")) return false;
+  const meta = new DOMParser().parseFromString(await page.text(), "text/html").querySelector('meta[name="form-token"]');
+  if (meta) document.querySelector('meta[name="form-token"]').content = meta.content;
+  return Boolean(meta);
+}
+
+/** Sends what waits, oldest first, until one cannot be sent. Only one tab of the device sends at a time. */
+export async function flush(onAnswer) {
+  const send = async () => {
+    for (;;) {
+      const entry = (await all()).find((e) => !e.held);
+      if (!entry) return { reached: true };
+      const answer = await post(entry.url, entry.fields);
+      if (!answer.reached) {
+        if (answer.broke && (entry.tries = (entry.tries ?? 0) + 1) >= HOLD_AFTER) entry.held = "The server failed on this one again and again.";
+        if (answer.broke) await put(entry);
+        if (entry.held) continue;
+        return answer;
+      }
+      if (answer.state === "stored") await remove(entry.n);
+      else {
+        entry.held = answer.message ?? messageIn(answer.html);
+        entry.asked = answer.state === "asked";
+        await put(entry);
+      }
+      await onAnswer(entry, answer);
+    }
+  };
+  return navigator.locks ? navigator.locks.request("inch-burst-send", send) : send();
+}
+
+function messageIn(html) {
+  const doubts = new DOMParser().parseFromString(html, "text/html").querySelectorAll(".t-doubt > p:not(.small)");
+  return [...doubts].map((p) => p.textContent.trim()).join(" ") || "The session did not take it.";
+}
