@@ -24,7 +24,7 @@ public sealed class ScreenTests
                     page.Click(".t-next");
                 }
 
-                page.Keys("2.90 4.02" + Keys.Enter);
+                page.Keys("3.28 4.40" + Keys.Enter);
                 page.UntilText(".t-undo", "Saved");
             }
             else

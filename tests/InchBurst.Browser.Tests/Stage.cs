@@ -77,11 +77,13 @@ public sealed class AppProcess : IDisposable
 /// <summary>A headless Chromium with what every test needs.</summary>
 public sealed class Chromium : IDisposable
 {
+    private readonly string address;
     private readonly string profile = Directory.CreateTempSubdirectory("inch-burst-chromium-").FullName;
 
-    public Chromium(AppProcess app, int width = 1280, int height = 800)
+    public Chromium(AppProcess app, int width = 1280, int height = 800, string? address = null)
     {
         App = app;
+        this.address = address ?? app.Address;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
@@ -97,7 +99,7 @@ public sealed class Chromium : IDisposable
 
     public void Resize(int width, int height) => Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = width < 600 });
 
-    public void Go(string path) => Driver.Navigate().GoToUrl(App.Address + path);
+    public void Go(string path) => Driver.Navigate().GoToUrl(address + path);
 
     public void EnterDemo()
     {
@@ -106,12 +108,71 @@ public sealed class Chromium : IDisposable
         Until(d => d.FindElements(By.CssSelector(".site-nav")).Count > 0);
     }
 
+    /// <summary>A new club with athletes A to H of invented names, and today's session of these lines with the clock running; gives the trackside page's path.</summary>
+    public string StartSession(int athletes, params string[] lines)
+    {
+        Go("/");
+        Type("#Input_Club", "Harbour Runners");
+        Type("#Input_Squad", "Sprinters");
+        Type("#Input_Name", "Odalys Brandvold");
+        Type("#Input_Password", "long enough" + OpenQA.Selenium.Keys.Enter);
+        UntilText("h2", "Nothing planned");
+        foreach (var name in Names.Take(athletes))
+        {
+            Go("/Athletes/Edit?squad=1");
+            Type("#Input_Name", name + OpenQA.Selenium.Keys.Enter);
+            UntilText("table.rows", name);
+        }
+
+        Go("/Sessions/New");
+        Click(".btn-primary");
+        foreach (var (line, i) in lines.Select((l, i) => (l, i)))
+        {
+            Find("#type-text");
+            Keys(line + OpenQA.Selenium.Keys.Enter);
+            Until(d => d.FindElements(By.CssSelector("[data-line]")).Count == i + 1 ? d : null);
+        }
+
+        var path = new Uri(Driver.Url).AbsolutePath + "/Trackside";
+        Go(path);
+        Find(".t-save").SendKeys(OpenQA.Selenium.Keys.Enter);
+        Find("[data-clock-from]");
+        Quiet();
+        return path;
+    }
+
+    /// <summary>Invented names, in the order of the alphabet.</summary>
+    public static IReadOnlyList<string> Names { get; } =
+        ["Ada Quillfeather", "Bo Tranquist", "Chiamaka Roe", "Dov Maris", "Esi Halloran", "Fen Okabe", "Gul Petrossian", "Hana Wyvern"];
+
     public IWebElement Find(string css) => Until(d => d.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed));
 
     public void Click(string css)
     {
-        Find(css).Click();
+        // Another device, or the page's own answer, may have drawn the element anew between finding and clicking it.
+        Until(d =>
+        {
+            Find(css).Click();
+            return d;
+        });
         Quiet();
+    }
+
+    /// <summary>Touches elements one after another, as a thumb does.</summary>
+    public void Tap(params string[] all)
+    {
+        var touch = new OpenQA.Selenium.Interactions.PointerInputDevice(OpenQA.Selenium.Interactions.PointerKind.Touch);
+        var sequence = new OpenQA.Selenium.Interactions.ActionSequence(touch);
+        foreach (var css in all)
+        {
+            var place = (System.Collections.ObjectModel.ReadOnlyCollection<object>)Until(d => ((IJavaScriptExecutor)d).ExecuteScript(
+                "const r = document.querySelector(arguments[0])?.getBoundingClientRect(); return r && r.width > 0 ? [Math.round(r.x + r.width / 2), Math.round(r.y + r.height / 2)] : null", css));
+            sequence.AddAction(touch.CreatePointerMove(OpenQA.Selenium.Interactions.CoordinateOrigin.Viewport, Convert.ToInt32(place[0], System.Globalization.CultureInfo.InvariantCulture), Convert.ToInt32(place[1], System.Globalization.CultureInfo.InvariantCulture), TimeSpan.Zero));
+            sequence.AddAction(touch.CreatePointerDown(OpenQA.Selenium.Interactions.MouseButton.Left));
+            sequence.AddAction(touch.CreatePointerUp(OpenQA.Selenium.Interactions.MouseButton.Left));
+        }
+
+        Driver.PerformActions([sequence]);
     }
 
     public void Type(string css, string text) => Find(css).SendKeys(text);
@@ -122,7 +183,7 @@ public sealed class Chromium : IDisposable
     /// <summary>Holds a modifier while pressing a key, where the focus is.</summary>
     public void Chord(string modifier, string key) => Driver.SwitchTo().ActiveElement().SendKeys(modifier + key);
 
-    public string Text(string css) => Find(css).Text;
+    public string Text(string css) => Until(d => d.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed)?.Text);
 
     /// <summary>Waits until no request is on its way and the page has settled.</summary>
     public void Quiet() => Until(d => (bool)((IJavaScriptExecutor)d).ExecuteScript(
@@ -137,8 +198,9 @@ public sealed class Chromium : IDisposable
 
     public void UntilText(string css, string text) => Until(d => d.FindElements(By.CssSelector(css)).Any(e => e.Text.Contains(text, StringComparison.Ordinal)) ? d : null);
 
-    /// <summary>What the browser's console complained about: blocked scripts, missing files, errors.</summary>
-    public IReadOnlyList<string> Complaints() => [.. Driver.Manage().Logs.GetLog(LogType.Browser).Where(e => e.Level == LogLevel.Severe).Select(e => e.Message)];
+    /// <summary>What the browser's console complained about: blocked scripts, missing files, errors; not the lost connections where the test cut them.</summary>
+    public IReadOnlyList<string> Complaints(bool wasCut = false) =>
+        [.. Driver.Manage().Logs.GetLog(LogType.Browser).Where(e => e.Level == LogLevel.Severe && !(wasCut && e.Message.Contains("net::ERR_", StringComparison.Ordinal))).Select(e => e.Message)];
 
     public void Dispose()
     {

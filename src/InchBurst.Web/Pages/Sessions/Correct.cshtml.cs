@@ -22,6 +22,8 @@ public sealed class CorrectModel(TracksideBook book, Desk desk) : PageModel
 
     public IReadOnlyList<RunCorrection> History { get; private set; } = [];
 
+    private Distance zoneFrom;
+
     public async Task<IActionResult> OnGetAsync(int id, long run) => await FindAsync(id, run) ? Page() : NotFound();
 
     public async Task<IActionResult> OnPostAsync(int id, long run, string[] mark, bool overrule = false)
@@ -32,7 +34,8 @@ public sealed class CorrectModel(TracksideBook book, Desk desk) : PageModel
         }
 
         Texts = [.. Marks.Select((_, i) => i < mark.Length ? mark[i] ?? "" : "")];
-        var reading = MarkEntry.Read(Texts, Marks, new(Run.Kind, Run.StartBehindGateMetres));
+        var zone = Run.Trigger == StartTrigger.ZoneLine;
+        var reading = MarkEntry.Read(Texts, zone ? [zoneFrom, .. Marks] : Marks, new(Run.Kind, Run.StartBehindGateMetres) { Mode = zone ? EntryMode.ZoneOnly : EntryMode.Cumulative });
         if (reading.IsRefused || (!reading.IsClean && !overrule))
         {
             Doubts = reading.Doubts;
@@ -55,6 +58,13 @@ public sealed class CorrectModel(TracksideBook book, Desk desk) : PageModel
         var planned = live.Plan.Line(run.LineId)?.ExpectedMarks ?? [];
         var known = run.Marks.Select(m => new Distance(m.Amount, m.Unit));
         Marks = [.. planned.Concat(known).DistinctBy(d => d.Millimetres).OrderBy(d => d.Millimetres)];
+        if (run.Trigger == StartTrigger.ZoneLine && run.Marks.MinBy(m => m.Millimetres) is { } first)
+        {
+            // The clock was started at the first mark: there is nothing to correct there.
+            zoneFrom = new(first.Amount, first.Unit);
+            Marks = [.. Marks.Where(m => m.Millimetres > first.Millimetres)];
+        }
+
         Texts = [.. Marks.Select(m => run.Marks.FirstOrDefault(k => k.Millimetres == m.Millimetres) is { } mark ? mark.Seconds.ToString("0.00##", CultureInfo.InvariantCulture) : "")];
         History = await book.CorrectionsAsync(runId);
         return true;

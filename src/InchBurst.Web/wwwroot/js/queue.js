@@ -106,9 +106,10 @@ export function putOnLine(li, focus = true) {
   for (const other of rows()) delete other.dataset.on;
   const through = !li;
   live().classList.toggle("all-through", through);
-  if (!form || through) return;
-  li.dataset.on = "yes";
+  if (!form) return;
   clear(form);
+  if (through) return;
+  li.dataset.on = "yes";
   form.querySelector(".t-doubt")?.remove();
   const set = (name, value) => { const el = form.querySelector(`[data-f="${name}"]`); if (el) { if ("value" in el && el.type === "hidden") el.value = value; else el.textContent = value; } };
   set("athlete", li.dataset.athlete);
@@ -139,7 +140,7 @@ export const nextUp = (now) => sorted(now).find((li) => ["ready", "resting"].inc
 export function apply(entry, now) {
   const root = live();
   const li = rowOf(entry.athlete);
-  const before = document.querySelector("[data-queue] > li[data-on]");
+  const before = document.querySelector("[data-queue] > li[data-on=yes]");
   if (!root || !li) return;
   const rest = () => {
     const set = Number(root.dataset.set);

@@ -7,6 +7,7 @@ import { busy, say } from "./requests.js";
 const KEPT = "inch-burst-live";
 const OFFSET = "inch-burst-clock-offset";
 const REFRESH_KEPT = 60000;
+const TOAST = 8000;
 let offset = Number(localStorage.getItem(OFFSET) ?? 0);
 let lastHtml = "";
 let reached = true;
@@ -14,6 +15,8 @@ let signIn = false;
 let retry;
 let wait = 1000;
 let prefetched = 0;
+let asking = 0;
+let footUntil = 0;
 
 const now = () => Date.now() + offset;
 const session = () => live()?.dataset.live;
@@ -65,6 +68,9 @@ function paint(html, own) {
   const root = live();
   const form = root.querySelector("[data-marks]");
   const dialog = document.getElementById("t-person");
+  // A word about what was just done here is not wiped away by what others do.
+  const word = document.getElementById("t-word");
+  if (!own && word && Date.now() < footUntil) next.querySelector("#t-word")?.replaceWith(word.cloneNode(true));
   const keepDialog = !own && dialog?.open && !next.querySelector("#t-person")?.open;
   // What is half typed stays under the fingers, whatever other devices do.
   if (!own && form && isDirty(form) && next.dataset.running && !next.querySelector(".t-doubt")) {
@@ -96,17 +102,20 @@ function paint(html, own) {
   if (typing && typing !== "t-entry") document.getElementById(typing)?.focus({ preventScroll: true });
 }
 
+// The server's clock counts: the phones around a track never agree.
+function hear(html, root, own) {
+  lastHtml = html;
+  if (own && root.querySelector("[data-toast]")) footUntil = Date.now() + TOAST;
+  offset = Number(root.dataset.now) - Date.now();
+  localStorage.setItem(OFFSET, String(offset));
+  if (root.dataset.running) keep(html, root);
+}
+
 /** Shows what the server said, and on top of it what it has not heard yet. */
-async function show(html, { own = false, fresh = true } = {}) {
+async function show(html, own = false) {
   const root = parse(html);
   if (!root) { window.location.assign(live().dataset.url); return; }
-  lastHtml = html;
-  if (fresh) {
-    // The server's clock counts: the phones around a track never agree.
-    offset = Number(root.dataset.now) - Date.now();
-    localStorage.setItem(OFFSET, String(offset));
-    if (root.dataset.running) keep(html, root);
-  }
+  hear(html, root, own);
   if (root.dataset.ended && (await waitingHere()).length === 0) { window.location.assign(root.dataset.ended); return; }
   await rebuild(own);
 }
@@ -162,19 +171,30 @@ async function tell() {
   document.body.classList.toggle("no-signal", !reached);
 }
 
+function ask() {
+  const done = busy();
+  asking += 1;
+  return () => { asking -= 1; done(); };
+}
+
 async function flush() {
   clearTimeout(retry);
-  const done = busy();
+  const done = ask();
   let answer;
   try {
     answer = await outbox.flush(async (entry, got) => {
       if (entry.session !== session()) return;
-      if (got.state === "stored" && got.html) { await show(got.html); return; }
+      if (got.state === "stored" && got.html) {
+        if (parse(got.html)?.querySelector("[data-toast]")) footUntil = 0;
+        await show(got.html);
+        if (document.querySelector("#t-word [data-toast]")) footUntil = Date.now() + TOAST;
+        return;
+      }
       // A doubt is asked at once while nothing else has been typed; otherwise it waits to be looked at.
       const form = live().querySelector("[data-marks]");
       if (got.html && entry.does === "save" && parse(got.html)?.querySelector(".t-doubt") && !(form && isDirty(form)) && (await waitingHere()).length === 1) {
         await outbox.remove(entry.n);
-        await show(got.html, { own: true });
+        await show(got.html, true);
       } else await rebuild(false);
     });
   } finally { done(); }
@@ -227,7 +247,7 @@ async function queueForm(form, submitter) {
   if (does === "save" && !reached) {
     const last = document.getElementById("t-last");
     if (last) last.replaceChildren(Object.assign(document.createElement("p"), { className: "t-seen", textContent: `${entry.label}: kept on this device; what it means comes with the signal.` }));
-    const foot = document.getElementById("t-foot");
+    const foot = document.getElementById("t-word");
     foot.replaceChildren(Object.assign(document.createElement("span"), { textContent: `Kept on this device: ${entry.label}, rep ${entry.rep}` }));
     const undo = Object.assign(document.createElement("button"), { type: "button", className: "btn", textContent: "Undo" });
     undo.dataset.unsend = String(entry.n);
@@ -239,14 +259,14 @@ async function queueForm(form, submitter) {
 }
 
 async function sendNow(form, submitter) {
-  const done = busy();
+  const done = ask();
   try {
     const fields = [...new FormData(form, submitter)].filter(([k]) => k !== "__RequestVerificationToken");
     const answer = await outbox.post(submitter?.getAttribute("formaction") ?? form.getAttribute("action"), fields);
     if (answer.html) {
       say("");
       document.querySelector("dialog[open]")?.close();
-      await show(answer.html, { own: true });
+      await show(answer.html, true);
     } else say(answer.signIn ? "Sign in again; what waits on this device stays." : answer.message ?? "The server cannot be reached, and this one thing needs it. Times are still kept.");
   } finally { done(); }
 }
@@ -269,11 +289,13 @@ async function refresh() {
 function listen() {
   const wire = new EventSource(`/live/${session()}`);
   let soon;
-  wire.addEventListener("changed", (event) => {
-    if (event.data === live()?.dataset.stamp) return;
+  // What this device did itself comes back with its own answer; only what that answer does not hold is asked for.
+  const look = (stamp) => {
     clearTimeout(soon);
-    soon = setTimeout(refresh, 60);
-  });
+    if (stamp === live()?.dataset.stamp) return;
+    soon = setTimeout(() => { if (asking > 0) look(stamp); else if (stamp !== live()?.dataset.stamp) refresh(); }, 80);
+  };
+  wire.addEventListener("changed", (event) => look(event.data));
   wire.addEventListener("open", () => { if (!reached) flush(); });
   wire.addEventListener("error", () => {
     // A closed wire may mean no signal; sending what waits, or asking, finds out.
@@ -356,7 +378,7 @@ document.addEventListener("keydown", (event) => {
   const box = event.target;
   if (!(box instanceof HTMLInputElement) || !("mark" in box.dataset) || event.ctrlKey || event.metaKey || event.altKey) return;
   if (event.key === "ArrowDown") {
-    const others = [...document.querySelectorAll("[data-queue] > li:not([data-on])")];
+    const others = [...document.querySelectorAll("[data-queue] > li:not([data-on=yes])")];
     event.preventDefault();
     if (!isDirty(box.form)) others.find((li) => !li.querySelector("button").disabled)?.querySelector("form").requestSubmit();
     return;
@@ -373,13 +395,16 @@ document.addEventListener("keydown", (event) => {
 
 async function begin() {
   if (!live()) return;
+  const done = busy();
   if (document.body.dataset.kept) {
     reached = false;
     const html = await kept();
-    if (html) { lastHtml = html; await rebuild(true); } else { lastHtml = live().outerHTML; await rebuild(true); }
+    lastHtml = html ?? live().outerHTML;
+    await rebuild(true);
   } else {
-    const html = live().outerHTML;
-    await show(html, { own: true });
+    hear(live().outerHTML, live());
+    if ((await waitingHere()).length > 0) await rebuild(true);
+    else await ready();
   }
   setInterval(tick, 500);
   if (live().dataset.running) {
@@ -389,7 +414,8 @@ async function begin() {
   }
   window.addEventListener("online", flush);
   document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") flush(); });
-  flush();
+  await flush();
+  done();
 }
 
 begin();

@@ -1,0 +1,299 @@
+using System.Globalization;
+using Microsoft.Data.Sqlite;
+using OpenQA.Selenium;
+
+namespace InchBurst.Browser.Tests;
+
+/// <summary>A session run live: by keyboard, by touch, without a signal, by two people.</summary>
+public sealed class LiveSessionTests
+{
+    private static readonly string[] ThreeLines = ["20 m", "20 build + 10 fly + 20 m slow", "30 m gates 10,20,30 m"];
+
+    // One run of each line for eight athletes, in hundredths: the digits as they are typed, without points.
+    private static string Digits(int line, int athlete) => line switch
+    {
+        0 => $"{331 + athlete}",
+        1 => $"{333 + athlete}{450 + (2 * athlete)}",
+        _ => $"{208 + athlete}{335 + athlete}{455 + (2 * athlete)}",
+    };
+
+    private static List<(string Name, int Line, int Rep, string Marks)> Stored(AppProcess app)
+    {
+        using var file = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = Path.Combine(app.Folder, "club.db"), Mode = SqliteOpenMode.ReadOnly, Pooling = false }.ToString());
+        file.Open();
+        using var ask = file.CreateCommand();
+        ask.CommandText = """
+            SELECT a.Name, r.LineId, r.Rep, (SELECT group_concat(printf('%.2f', m.Seconds), ' ') FROM (SELECT Seconds FROM Marks WHERE RunId = r.Id ORDER BY Millimetres) m)
+            FROM Runs r JOIN Athletes a ON a.Id = r.AthleteId WHERE r.DeletedAt IS NULL ORDER BY r.FinishedAt, r.Id
+            """;
+        using var rows = ask.ExecuteReader();
+        var found = new List<(string, int, int, string)>();
+        while (rows.Read())
+        {
+            found.Add((rows.GetString(0), rows.GetInt32(1), rows.GetInt32(2), rows.IsDBNull(3) ? "" : rows.GetString(3)));
+        }
+
+        return found;
+    }
+
+    private static string WithPoints(string digits) => string.Join(' ', digits.Chunk(3).Select(c => $"{c[0]}.{c[1]}{c[2]}"));
+
+    private static void Say(string text) => TestContext.Current.TestOutputHelper?.WriteLine(text);
+
+    [Fact]
+    public void Eight_athletes_and_three_lines_are_run_by_keyboard_with_the_digits_and_one_key_more_a_rep()
+    {
+        using var app = new AppProcess(demo: false);
+        using var page = new Chromium(app);
+        page.StartSession(8, ThreeLines);
+        int keys = 0, digits = 0, reps = 0;
+        var expected = new List<(string, string)>();
+        for (var line = 0; line < 3; line++)
+        {
+            for (var i = 0; i < 8; i++)
+            {
+                var name = page.Until(d => d.FindElements(By.CssSelector(".t-who")).FirstOrDefault(e => e.Displayed)?.Text is { } on && on == Chromium.Names[i] ? on : null)!;
+                var typed = Digits(line, i);
+                page.Keys(typed + Keys.Enter);
+                (keys, digits, reps) = (keys + typed.Length + 1, digits + typed.Length, reps + 1);
+                expected.Add((name, WithPoints(typed)));
+            }
+
+            // When everyone is through, the next line has the focus: Enter goes there.
+            page.UntilText(".t-plain", "Everyone has run this line");
+            page.Quiet();
+            if (line < 2)
+            {
+                page.Until(d => d.SwitchTo().ActiveElement().GetDomAttribute("class")?.Contains("t-next", StringComparison.Ordinal) == true ? d : null);
+                page.Keys(Keys.Enter);
+            }
+        }
+
+        Say($"{reps} reps by keyboard: {digits} digits and {keys - digits} other keys, {(keys / (double)reps).ToString("0.0", CultureInfo.InvariantCulture)} keys a rep");
+        Assert.Equal(reps, keys - digits);
+        Assert.Equal(expected, Stored(app).Select(r => (r.Name, r.Marks)));
+
+        // Commands in an empty box: an extra rep called by keyboard, no time, undo.
+        page.Driver.FindElements(By.CssSelector("[data-queue] button")).First(b => b.Displayed && b.Enabled).SendKeys(Keys.Enter);
+        page.UntilText(".t-rep", "rep 2 of 1");
+        page.Find("[data-mark]");
+        page.Keys("n");
+        page.UntilText(".t-undo", "No time");
+        page.Driver.FindElements(By.CssSelector("[data-queue] button")).First(b => b.Displayed && b.Enabled).SendKeys(Keys.Enter);
+        page.UntilText(".t-rep", "of 1");
+        page.Keys("u");
+        page.UntilText(".t-undo", "Taken back");
+        Assert.Equal(24, Stored(app).Count);
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void The_same_is_run_by_touch_on_a_phone_with_the_digits_and_one_tap_more_a_rep()
+    {
+        using var app = new AppProcess(demo: false);
+        using var page = new Chromium(app, 1280);
+        page.StartSession(8, ThreeLines);
+        page.Resize(390, 844);
+        page.Driver.Navigate().Refresh();
+        int taps = 0, digits = 0, reps = 0;
+        var expected = new List<(string, string)>();
+        for (var line = 0; line < 3; line++)
+        {
+            for (var i = 0; i < 8; i++)
+            {
+                page.UntilText(".t-who", Chromium.Names[i]);
+                var typed = Digits(line, i);
+                page.Tap([.. typed.Select(d => $"[data-pad] [data-key='{d}']")]);
+                taps += typed.Length;
+                if (line == 1 && i == 2)
+                {
+                    // A slip: one key takes it back, over the edge of the box too.
+                    var before = page.Driver.FindElements(By.CssSelector("[data-mark]")).Select(b => b.GetDomProperty("value")).ToList();
+                    page.Tap("[data-key='back']", $"[data-pad] [data-key='{typed[^1]}']");
+                    Assert.Equal(before, page.Driver.FindElements(By.CssSelector("[data-mark]")).Select(b => b.GetDomProperty("value")));
+                    Assert.True(page.Driver.FindElement(By.CssSelector(".t-save")).Location.Y < 844 - 100, "Save lies within the screen");
+                }
+
+                page.Tap(".t-save");
+                taps++;
+                (digits, reps) = (digits + typed.Length, reps + 1);
+                expected.Add((Chromium.Names[i], WithPoints(typed)));
+            }
+
+            page.UntilText(".t-plain", "Everyone has run this line");
+            page.Quiet();
+            if (line < 2)
+            {
+                page.Find(".t-next").Click();
+            }
+        }
+
+        Say($"{reps} reps by touch: {digits} digits and {taps - digits} other taps, {(taps / (double)reps).ToString("0.0", CultureInfo.InvariantCulture)} taps a rep");
+        Assert.Equal(reps, taps - digits);
+        Assert.Equal(expected, Stored(app).Select(r => (r.Name, r.Marks)));
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void Thirty_saves_with_the_network_cut_a_reload_and_a_server_restart_are_stored_once_and_in_order()
+    {
+        using var app = new AppProcess(demo: false);
+        using var proxy = new CutProxy(app.Port);
+        using var page = new Chromium(app, address: proxy.Address);
+        var path = page.StartSession(6, "5 x 20 m rest 0:20", "A-skip 2 x 15 m");
+        page.Until(d => (bool)((IJavaScriptExecutor)d).ExecuteScript("return document.documentElement.dataset.offline === 'ready' && Boolean(navigator.serviceWorker.controller)")! ? d : null);
+
+        // The page and its files are kept once the worker has them; the second line is kept too.
+        page.Until(d => (bool)((IJavaScriptExecutor)d).ExecuteAsyncScript(
+            "const done = arguments[0]; Promise.all([caches.open('inch-burst-pages').then(c => c.keys()), caches.open('inch-burst-live').then(c => c.keys())]).then(([p, l]) => done(p.length > 0 && l.length >= 3))")! ? d : null);
+        var expected = new List<(string Name, string Marks)>();
+        void Save()
+        {
+            var name = page.Text(".t-who");
+            var typed = $"{320 + expected.Count}";
+            page.Keys(typed + Keys.Enter);
+            page.Until(d => d.FindElement(By.CssSelector("[data-mark]")).GetDomProperty("value") == "" ? d : null);
+            expected.Add((name, WithPoints(typed)));
+        }
+
+        page.Find("[data-mark]");
+        for (var i = 0; i < 8; i++)
+        {
+            Save();
+        }
+
+        // Requests arrive, answers do not: the server has what the device believes unsent.
+        page.Quiet();
+        proxy.SwallowAnswers();
+        Save();
+        page.UntilText("[data-waiting-text]", "1 waiting to send");
+        page.Until(_ => Stored(app).Count == 9 ? this : null);
+        Assert.True(proxy.Swallowed > 0);
+
+        proxy.Cut();
+        for (var i = 0; i < 5; i++)
+        {
+            Save();
+        }
+
+        page.UntilText("[data-waiting-text]", "No signal, 6 waiting to send");
+        Assert.Equal(9, Stored(app).Count);
+
+        // The page opens again without a network, and goes on where it was.
+        var next = page.Text(".t-who");
+        page.Go(path);
+        page.UntilText("[data-waiting-text]", "6 waiting to send");
+        Assert.Equal(next, page.Text(".t-who"));
+        for (var i = 0; i < 5; i++)
+        {
+            Save();
+        }
+
+        page.UntilText("[data-waiting-text]", "11 waiting to send");
+
+        // The other line opens from what is kept, and back again; both are told to the server later.
+        page.Driver.FindElements(By.CssSelector(".t-lines .t-next")).First(b => b.Displayed).Click();
+        page.UntilText("h1", "A-skip");
+        page.Driver.FindElements(By.CssSelector(".t-lines button")).First(b => b.Displayed && b.Text.StartsWith("Back", StringComparison.Ordinal)).Click();
+        page.UntilText("h1", "Acceleration");
+        page.Find("[data-mark]");
+        Save();
+
+        app.Kill();
+        app.Start();
+        Assert.Equal(9, Stored(app).Count);
+        proxy.Mend();
+        page.Until(d => d.FindElement(By.CssSelector("[data-waiting]")).Displayed ? null : d);
+        for (var i = expected.Count; i < 30; i++)
+        {
+            Save();
+        }
+
+        page.Quiet();
+        page.Until(_ => Stored(app).Count >= 30 ? this : null);
+        Assert.Equal(expected, Stored(app).Select(r => (r.Name, r.Marks)));
+        Assert.All(Stored(app).GroupBy(r => r.Name), g => Assert.Equal([1, 2, 3, 4, 5], g.Select(r => r.Rep)));
+        Assert.Equal(30, expected.Count);
+    }
+
+    [Fact]
+    public void Two_people_on_one_session_see_the_same_and_nothing_is_lost_or_doubled()
+    {
+        using var app = new AppProcess(demo: false);
+        using var coach = new Chromium(app);
+        var path = coach.StartSession(4, "3 x 20 m rest 0:20");
+        coach.Go("/Settings/People");
+        coach.Type("#name", "Ilse at the gate");
+        coach.Type("#password", "long enough too" + Keys.Enter);
+        coach.UntilText("table.rows", "Ilse at the gate");
+        coach.Go(path);
+        using var timer = new Chromium(app, 390, 844);
+        timer.Go("/SignIn");
+        timer.Type("#Input_Name", "Ilse at the gate");
+        timer.Type("#Input_Password", "long enough too" + Keys.Enter);
+        timer.UntilText("h2", "is running");
+        timer.Click(".empty .btn-primary");
+        timer.Find("[data-mark]");
+        coach.Find("[data-mark]");
+
+        // Different reps in turn: each device moves on by itself.
+        coach.Keys("331" + Keys.Enter);
+        timer.UntilText(".t-who", "Bo Tranquist");
+        timer.UntilText(".t-undo", "by Odalys Brandvold");
+        timer.Keys("332" + Keys.Enter);
+        coach.UntilText(".t-who", "Chiamaka Roe");
+        coach.UntilText(".t-undo", "3.32 for Bo Tranquist");
+
+        // The same rep on both, typed before either is saved: one rep, two readings, and what is half typed stays.
+        coach.Keys("333");
+        timer.Keys("335");
+        coach.Keys(Keys.Enter);
+        timer.UntilText(".t-note", "second reading");
+        Assert.Equal("3.35", timer.Find("[data-mark]").GetDomProperty("value"));
+        timer.Find("[data-mark]").SendKeys(Keys.Enter);
+        coach.UntilText(".t-seen", "2 readings of this rep, the mean stands");
+        timer.UntilText(".t-who", "Dov Maris");
+
+        // Far apart, it is a conflict that both see until one of them picks.
+        coach.UntilText(".t-who", "Dov Maris");
+        coach.Keys("340");
+        timer.Keys("304");
+        timer.Find("[data-mark]").SendKeys(Keys.Enter);
+        coach.UntilText(".t-note", "second reading");
+        coach.Find("[data-mark]").SendKeys(Keys.Enter);
+        coach.UntilText(".t-conflict", "differ by 0.36 s");
+        timer.UntilText(".t-conflict", "differ by 0.36 s");
+        coach.Driver.FindElements(By.CssSelector(".t-conflict button")).First(b => b.Text.StartsWith("3.40", StringComparison.Ordinal)).Click();
+        timer.Until(d => d.FindElements(By.CssSelector(".t-conflict")).Count == 0 ? d : null);
+
+        // Both at once, many times: counts are right on both.
+        for (var rep = 2; rep <= 3; rep++)
+        {
+            for (var i = 0; i < 4; i += 2)
+            {
+                // Whoever types first moves both screens on; the next name is the other one's.
+                foreach (var (mine, theirs) in new[] { (coach, timer), (timer, coach) })
+                {
+                    mine.UntilText(".t-rep", $"rep {rep}");
+                    mine.Quiet();
+                    var before = mine.Text(".t-undo");
+                    mine.Find("[data-mark]");
+                    mine.Keys($"33{rep}" + Keys.Enter);
+                    theirs.Until(d => d.FindElement(By.CssSelector(".t-undo")).Text is { Length: > 0 } now && now.Contains($"rep {rep}", StringComparison.Ordinal) && now != before ? d : null);
+                    theirs.Quiet();
+                    mine.Quiet();
+                }
+            }
+        }
+
+        coach.UntilText(".t-plain", "Everyone has run this line");
+        timer.UntilText(".t-plain", "Everyone has run this line");
+        var stored = Stored(app);
+        Assert.Equal(12, stored.Count);
+        Assert.All(stored.GroupBy(r => r.Name), g => Assert.Equal([1, 2, 3], g.Select(r => r.Rep).Order()));
+        Assert.Contains(("Chiamaka Roe", 1, "3.34"), stored.Select(r => (r.Name, r.Rep, r.Marks)));
+        Assert.Contains(("Dov Maris", 1, "3.40"), stored.Select(r => (r.Name, r.Rep, r.Marks)));
+        Assert.Empty(coach.Complaints());
+        Assert.Empty(timer.Complaints());
+    }
+}

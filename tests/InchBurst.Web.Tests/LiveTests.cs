@@ -1,0 +1,366 @@
+using System.Globalization;
+using System.Net;
+using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
+using InchBurst.Data;
+using InchBurst.Data.Entities;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace InchBurst.Web.Tests;
+
+/// <summary>Two people on one session, pain, other work, measures, timing a line, the look back.</summary>
+public sealed class LiveTests : IAsyncLifetime
+{
+    private const string Url = "/Sessions/49/Trackside";
+    private TestHouse house = null!;
+    private Visitor coach = null!;
+    private int fly;
+
+    public async ValueTask InitializeAsync()
+    {
+        house = await TestHouse.OpenAsync(demo: true);
+        coach = await house.CoachAsync();
+        await coach.PostAsync(Url, Url + "?handler=Start", [.. Enumerable.Range(1, 6).Select(i => ("here", $"{i}"))]);
+        fly = (await PlanAsync()).Lines.Single(l => l.Kind == WorkKind.MaxVelocity).Id;
+        await coach.PostAsync(Url, Url + "?handler=Line", ("line", $"{fly}"));
+    }
+
+    public ValueTask DisposeAsync() => house.DisposeAsync();
+
+    private Task<SessionPlan> PlanAsync() => house.InDbAsync(async db =>
+    {
+        var session = await db.Sessions.SingleAsync(s => s.Id == 49);
+        return PlanJson.Read(session.RanPlanJson ?? session.PlanJson);
+    });
+
+    private Task<List<Run>> RunsAsync() => house.InDbAsync(db => db.Runs.Include(r => r.Marks).Include(r => r.Readings).Include(r => r.Seen).Include(r => r.Measures).Where(r => r.SessionId == 49).OrderBy(r => r.Id).ToListAsync());
+
+    private Task<Attendance> RowAsync(int athlete) => house.InDbAsync(db => db.Attendance.Include(a => a.Athlete).SingleAsync(a => a.SessionId == 49 && a.AthleteId == athlete));
+
+    private Task<(HttpStatusCode Code, AngleSharp.Dom.IDocument Page, HttpResponseMessage Response)> Do(string handler, params (string, string)[] fields) => coach.PostAsync(Url, $"{Url}?handler={handler}", fields);
+
+    private Task<(HttpStatusCode Code, AngleSharp.Dom.IDocument Page, HttpResponseMessage Response)> SaveAsync(int athlete, int rep, string marks, DateTime? at = null, Guid? client = null, int? line = null, params (string, string)[] more) => Do(
+        "Save",
+        [
+            ("client", $"{client ?? Guid.NewGuid()}"), ("athlete", $"{athlete}"), ("line", $"{line ?? fly}"), ("rep", $"{rep}"), ("overrule", "true"),
+            .. at is { } when ? new[] { ("at", new DateTimeOffset(when).ToUnixTimeMilliseconds().ToString(CultureInfo.InvariantCulture)) } : [], .. marks.Split('|').Select(m => ("mark", m)), .. more,
+        ]);
+
+    [Fact]
+    public async Task The_same_rep_from_two_devices_is_one_rep_with_both_readings()
+    {
+        await SaveAsync(1, 1, "3.30|4.40");
+        var second = Guid.NewGuid();
+        await SaveAsync(1, 1, "3.31|4.42", client: second);
+        await SaveAsync(1, 1, "3.31|4.42", client: second);
+        var run = Assert.Single(await RunsAsync());
+        Assert.Equal(2, run.Readings.Count);
+        Assert.Equal([3.305, 4.41], run.Marks.OrderBy(m => m.Millimetres).Select(m => m.Seconds));
+        Assert.Null(run.Conflict);
+        var page = await coach.PageAsync(Url);
+        Assert.Contains("2 readings of this rep, the mean stands", page.Body!.TextContent);
+        Assert.Equal("2", page.QuerySelector("li[data-athlete='1']")!.GetAttribute("data-rep"));
+        var readings = await coach.PageAsync($"/Sessions/49/Runs/{run.Id}");
+        Assert.Equal(2, readings.QuerySelectorAll("[data-reading]").Length);
+    }
+
+    [Fact]
+    public async Task Readings_that_differ_are_shown_and_a_person_picks()
+    {
+        await SaveAsync(1, 1, "3.30|4.40");
+        await SaveAsync(1, 1, "3.30|4.54");
+        var page = await coach.PageAsync(Url);
+        Assert.Contains("differ by 0.14 s", page.QuerySelector(".t-conflict")!.TextContent);
+        var run = Assert.Single(await RunsAsync());
+        Assert.Equal(4.40, run.Marks.Max(m => m.Seconds));
+
+        await Do($"Pick&run={run.Id}", ("what", $"{run.Readings.OrderBy(r => r.Id).Last().Id}"));
+        Assert.Equal(4.54, (await RunsAsync()).Single().Marks.Max(m => m.Seconds));
+        Assert.Null((await coach.PageAsync(Url)).QuerySelector(".t-conflict"));
+        await Do($"Pick&run={run.Id}", ("what", "mean"));
+        Assert.Equal(4.47, (await RunsAsync()).Single().Marks.Max(m => m.Seconds), 9);
+        Assert.Equal(HttpStatusCode.NotFound, (await Do($"Pick&run={run.Id}", ("what", "worst"))).Code);
+        Assert.Equal(2, await house.InDbAsync(db => db.RunCorrections.CountAsync(c => c.RunId == run.Id)));
+
+        // A third reading after a pick overwrites nothing; it asks again.
+        await SaveAsync(1, 1, "3.30|4.41");
+        Assert.Contains("Pick again", (await coach.PageAsync(Url)).QuerySelector(".t-conflict")!.TextContent);
+        Assert.Equal(4.47, (await RunsAsync()).Single().Marks.Max(m => m.Seconds), 9);
+    }
+
+    [Fact]
+    public async Task Entries_far_apart_may_be_told_to_be_two_runs()
+    {
+        var started = await house.InDbAsync(async db => (await db.Sessions.SingleAsync(s => s.Id == 49)).StartedAt!.Value);
+        await house.InDbAsync(db => db.Sessions.Where(s => s.Id == 49).ExecuteUpdateAsync(u => u.SetProperty(s => s.StartedAt, started.AddMinutes(-20))));
+        var at = DateTime.SpecifyKind(started, DateTimeKind.Utc).AddMinutes(-10);
+        await SaveAsync(1, 1, "3.30|4.40", at);
+        await SaveAsync(1, 1, "3.32|4.44", at.AddMinutes(4));
+        var run = Assert.Single(await RunsAsync());
+        Assert.Contains("far apart", run.Conflict);
+        await Do($"Pick&run={run.Id}", ("what", "two"));
+        var both = await RunsAsync();
+        Assert.Equal([1, 2], both.Select(r => r.Rep));
+        Assert.Equal([4.40, 4.44], both.Select(r => r.Marks.Max(m => m.Seconds)));
+        Assert.All(both, r => Assert.Empty(r.Readings));
+        Assert.Equal(at.AddMinutes(4), both[1].FinishedAt, TimeSpan.FromSeconds(1));
+    }
+
+    [Fact]
+    public async Task Saves_of_the_same_rep_at_the_same_moment_never_make_two_reps()
+    {
+        var token = (await coach.PageAsync(Url)).QuerySelector("meta[name=form-token]")!.GetAttribute("content")!;
+        var all = await Task.WhenAll(Enumerable.Range(0, 16).Select(i => coach.SendAsync(
+            Url + "?handler=Save", token, ("client", $"{Guid.NewGuid()}"), ("athlete", $"{(i % 4) + 1}"), ("line", $"{fly}"), ("rep", "1"), ("overrule", "true"), ("mark", "3.30"), ("mark", $"4.4{i % 2}"))));
+        Assert.All(all, a => Assert.Equal(HttpStatusCode.OK, a.Code));
+        var runs = await RunsAsync();
+        Assert.Equal(4, runs.Count);
+        Assert.Equal(16, runs.Sum(r => r.Readings.Count));
+    }
+
+    [Fact]
+    public async Task The_rest_counts_from_the_finish_the_device_tells_not_from_when_it_was_sent()
+    {
+        var now = DateTime.UtcNow;
+        await house.InDbAsync(db => db.Sessions.Where(s => s.Id == 49).ExecuteUpdateAsync(u => u.SetProperty(s => s.StartedAt, now.AddMinutes(-30))));
+        await SaveAsync(1, 1, "3.30|4.40", now.AddMinutes(-5));
+        await SaveAsync(2, 1, "3.30|4.40", now.AddMinutes(-1));
+
+        // A clock that is ahead, or from before the session, is not believed.
+        await SaveAsync(3, 1, "3.30|4.40", now.AddHours(2));
+        await SaveAsync(4, 1, "3.30|4.40", now.AddHours(-2));
+        var runs = await RunsAsync();
+        Assert.Equal(now.AddMinutes(-5), runs[0].FinishedAt, TimeSpan.FromSeconds(1));
+        Assert.All(runs.Skip(2), r => Assert.Equal(now, r.FinishedAt, TimeSpan.FromSeconds(30)));
+        var page = await coach.PageAsync(Url);
+        Assert.Equal("ready", page.QuerySelector("li[data-athlete='1']")!.GetAttribute("data-state"));
+        Assert.Equal("resting", page.QuerySelector("li[data-athlete='2']")!.GetAttribute("data-state"));
+    }
+
+    [Fact]
+    public async Task Pain_stops_full_efforts_until_somebody_says_who_allowed_them()
+    {
+        await SaveAsync(1, 1, "3.30|4.40", more: [("seen", "tight"), ("seen", "reached"), ("seen", "heavy legs")]);
+        var page = await coach.PageAsync(Url);
+        Assert.Equal("held", page.QuerySelector("li[data-athlete='1']")!.GetAttribute("data-state"));
+        var row = await RowAsync(1);
+        Assert.Equal(("tight or sore", Availability.Modified), (row.HeldReason, row.Athlete!.Availability));
+        Assert.Equal(["heavy legs", "reached", "tight"], (await RunsAsync()).Single().Seen.Select(s => s.Code).Order());
+
+        // Calling does not get past it; easy lines stay open.
+        await Do("Call", ("athlete", "1"));
+        Assert.NotEqual("1", (await coach.PageAsync(Url)).QuerySelector("[data-marks] input[name=athlete]")!.GetAttribute("value"));
+        var plan = await PlanAsync();
+        await Do("Line", ("line", $"{plan.Lines.First(l => l.Kind == WorkKind.Drill).Id}"));
+        Assert.Equal("plain", (await coach.PageAsync(Url)).QuerySelector("li[data-athlete='1']")!.GetAttribute("data-state"));
+        await Do("Line", ("line", $"{fly}"));
+
+        var nobody = (await Do("Allow", ("athlete", "1"), ("by", " "))).Page;
+        Assert.Contains("Say who allowed", nobody.QuerySelector("#t-person .wrong[role=alert]")!.TextContent);
+        Assert.Equal("held", nobody.QuerySelector("li[data-athlete='1']")!.GetAttribute("data-state"));
+        var allowed = (await Do("Allow", ("athlete", "1"), ("by", "the club's physiotherapist"))).Page;
+        var li = allowed.QuerySelector("li[data-athlete='1']")!;
+        Assert.Equal("resting", li.GetAttribute("data-state"));
+        Assert.Contains("allowed by the club's physiotherapist", li.GetAttribute("data-warning"));
+    }
+
+    [Fact]
+    public async Task Arrivals_leavers_other_work_and_a_changed_order_take_one_request_each()
+    {
+        string State(AngleSharp.Dom.IDocument page, int athlete) => page.QuerySelector($"li[data-athlete='{athlete}']")!.GetAttribute("data-state")!;
+        string OnLine(AngleSharp.Dom.IDocument page) => page.QuerySelector("[data-marks] input[name=athlete]")!.GetAttribute("value")!;
+        var first = OnLine(await coach.PageAsync(Url));
+        var later = (await Do("Later", ("athlete", first))).Page;
+        Assert.NotEqual(first, OnLine(later));
+
+        Assert.Null(later.QuerySelector("li[data-athlete='9']"));
+        var arrived = (await Do("Arrive", ("athlete", "9"))).Page;
+        Assert.Equal("ready", State(arrived, 9));
+        Assert.Equal("donefortoday", State((await Do("Done", ("athlete", "2"), ("reason", "has to leave"))).Page, 2));
+        var other = (await Do("Other", ("athlete", "3"), ("line", $"{fly}"), ("work", "wall switch one"))).Page;
+        Assert.Equal("otherwork", State(other, 3));
+        Assert.Contains("wall switch one", other.QuerySelector("li[data-athlete='3']")!.TextContent);
+        Assert.Equal("ready", State((await Do("Other", ("athlete", "3"), ("line", $"{fly}"), ("work", ""))).Page, 3));
+
+        // All three reps done, then one more for this athlete alone.
+        foreach (var rep in Enumerable.Range(1, 3))
+        {
+            await SaveAsync(4, rep, "3.30|4.40");
+        }
+
+        Assert.Equal("finished", State(await coach.PageAsync(Url), 4));
+        var extra = (await Do("Call", ("athlete", "4"))).Page;
+        Assert.Equal("4", OnLine(extra));
+        Assert.Contains("rep 4 of 3", extra.QuerySelector(".t-rep")!.TextContent);
+    }
+
+    [Fact]
+    public async Task Reps_for_everyone_change_the_session_and_not_the_plan()
+    {
+        var page = (await Do("Reps", ("line", $"{fly}"), ("by", "1"))).Page;
+        Assert.Contains("of 4", page.QuerySelector(".t-rep")!.TextContent);
+        var session = await house.InDbAsync(db => db.Sessions.SingleAsync(s => s.Id == 49));
+        Assert.Equal(3, PlanJson.Read(session.PlanJson).Line(fly)!.Reps);
+        Assert.Equal(4, (await PlanAsync()).Line(fly)!.Reps);
+    }
+
+    [Fact]
+    public async Task Late_in_the_window_there_are_offers_and_taking_one_brings_the_end_forward()
+    {
+        await house.InDbAsync(db => db.Sessions.Where(s => s.Id == 49).ExecuteUpdateAsync(u => u.SetProperty(s => s.StartedAt, DateTime.UtcNow.AddMinutes(-31)).SetProperty(s => s.LineStartedAt, DateTime.UtcNow)));
+        var plan = await PlanAsync();
+        await Do("Line", ("line", $"{plan.Lines.Last(l => l.Kind == WorkKind.Acceleration).Id}"));
+        var page = await coach.PageAsync(Url);
+        Assert.Contains("behind", page.QuerySelector(".t-of")!.TextContent);
+        var offers = page.QuerySelectorAll(".t-offers input[name=label]").Select(i => i.GetAttribute("value")!).ToList();
+        Assert.NotEmpty(offers);
+        var before = page.QuerySelector(".t-offers b")!.TextContent;
+        var taken = (await Do("Offer", ("label", offers[^1]))).Page;
+        Assert.Contains("The plan itself is unchanged", taken.QuerySelector(".t-undo")!.TextContent);
+        Assert.NotEqual(before, taken.QuerySelector(".t-offers b")?.TextContent);
+        Assert.Contains("no longer holds", (await Do("Offer", ("label", "Fly to the moon"))).Page.QuerySelector(".t-undo")!.TextContent);
+    }
+
+    [Fact]
+    public async Task How_a_line_is_timed_is_set_once_shown_and_kept_with_each_run()
+    {
+        var page = (await Do("Timing", ("line", $"{fly}"), ("method", "Hand"), ("trigger", "Gun"), ("entry", "ZoneOnly"), ("behind", "0,3"))).Page;
+        Assert.Contains("by hand, zone only", page.QuerySelector(".t-state")!.TextContent);
+        Assert.Single(page.QuerySelectorAll("input[name=mark]"));
+        await SaveAsync(1, 1, "1.12");
+        var run = (await RunsAsync()).Single();
+        Assert.Equal((TimingMethod.Hand, StartTrigger.ZoneLine), (run.Method, run.Trigger));
+        Assert.Equal([0, 1.12], run.Marks.OrderBy(m => m.Millimetres).Select(m => m.Seconds));
+        Assert.Null(run.FlyingSpeed);
+        Assert.Contains("by hand", (await coach.PageAsync(Url)).QuerySelector(".t-last")!.TextContent);
+
+        // The next line takes the method and the start over, not the way of typing.
+        var acceleration = (await PlanAsync()).Lines.First(l => l.Kind == WorkKind.Acceleration).Id;
+        var next = (await Do("Line", ("line", $"{acceleration}"))).Page;
+        Assert.Contains("by hand, clock from gun or call, start 0.3 m behind it", next.QuerySelector(".t-state")!.TextContent);
+        var wrong = (await Do("Timing", ("line", $"{acceleration}"), ("method", "Hand"), ("trigger", "Gun"), ("entry", "Cumulative"), ("behind", "far"))).Page;
+        Assert.Equal("far", wrong.QuerySelector("#behind")!.GetAttribute("value"));
+        Assert.Contains("0 to 5 m", wrong.QuerySelector(".t-timing .wrong")!.TextContent);
+    }
+
+    [Fact]
+    public async Task Heights_loads_and_sides_are_logged_where_the_line_asks()
+    {
+        await coach.PostAsync("/Sessions/49", "/Sessions/49?handler=Add", ("text", "countermovement jump 2 x 3 reps log height, heart rate"));
+        await coach.PostAsync("/Sessions/49", "/Sessions/49?handler=Add", ("text", "half-kneeling start 1 x 10 m each side"));
+        var plan = await PlanAsync();
+        var jump = plan.Lines.Single(l => l.Log.Count > 0).Id;
+        var page = (await Do("Line", ("line", $"{jump}"))).Page;
+        Assert.Equal(["Height, cm", "Heart rate, bpm"], page.QuerySelectorAll(".t-gate > span").Select(s => s.TextContent));
+        Task<(HttpStatusCode, AngleSharp.Dom.IDocument Page, HttpResponseMessage)> Jump(string height, string pulse) => Do("Save", ("client", $"{Guid.NewGuid()}"), ("athlete", "1"), ("line", $"{jump}"), ("rep", "1"), ("measure", height), ("measure", pulse));
+        var refused = (await Jump("0.4", "150")).Page;
+        Assert.Contains("2 to 150 cm", refused.QuerySelector(".t-doubt")!.TextContent);
+        Assert.Equal(["0.4", "150"], refused.QuerySelectorAll("[data-mark]").Select(b => b.GetAttribute("value")));
+        Assert.Contains("Type a figure first", (await Jump("", "")).Page.QuerySelector(".t-doubt")!.TextContent);
+        Assert.Empty(await RunsAsync());
+        var saved = (await Jump("41,5", "")).Page;
+        Assert.Contains("Height 41.5 cm", saved.QuerySelector(".t-last")!.TextContent);
+        Assert.Equal(RunOutcome.Measured, (await RunsAsync()).Single().Outcome);
+
+        var start = plan.Lines.Single(l => l.Exercise == "half-kneeling start").Id;
+        var sides = (await Do("Line", ("line", $"{start}"))).Page;
+        Assert.Contains("of 2", sides.QuerySelector(".t-rep")!.TextContent);
+        Assert.Equal("Left", sides.QuerySelector("input[name=side][checked]")!.GetAttribute("value"));
+        await SaveAsync(2, 1, "2.10", line: start, more: [("side", "Left")]);
+        var both = (await SaveAsync(2, 2, "2.20", line: start, more: [("side", "Right")])).Page;
+        Assert.Contains("right 4.5% slower", both.QuerySelector(".t-last")!.TextContent);
+        Assert.Equal([Side.Left, Side.Right], (await RunsAsync()).Where(r => r.LineId == start).Select(r => r.Side!.Value));
+    }
+
+    [Fact]
+    public async Task The_wire_tells_of_every_change_and_of_nothing_else()
+    {
+        var wire = house.Services.GetRequiredService<LiveWire>();
+        using var cancel = new CancellationTokenSource(TimeSpan.FromSeconds(20));
+        await using var watch = wire.WatchAsync(49, TimeSpan.FromSeconds(10), cancel.Token).GetAsyncEnumerator(cancel.Token);
+        Assert.True(await watch.MoveNextAsync());
+        var first = watch.Current;
+        Assert.Equal(wire.Stamp(49), first);
+        var pending = watch.MoveNextAsync();
+        await house.InDbAsync(db => db.Sessions.CountAsync());
+        Assert.False(pending.IsCompleted);
+        await SaveAsync(1, 1, "3.30|4.40");
+        Assert.True(await pending);
+        Assert.NotEqual(first, watch.Current);
+        Assert.Equal(wire.Stamp(49), (await coach.PageAsync(Url)).QuerySelector("#live")!.GetAttribute("data-stamp"));
+
+        // Each sign that nothing has happened is empty, and a device that goes away is forgotten.
+        await using (var quiet = wire.WatchAsync(48, TimeSpan.FromMilliseconds(1), cancel.Token).GetAsyncEnumerator(cancel.Token))
+        {
+            Assert.True(await quiet.MoveNextAsync() && quiet.Current is not null);
+            Assert.True(await quiet.MoveNextAsync());
+            Assert.Null(quiet.Current);
+            Assert.Equal(1, wire.Watching(48));
+        }
+
+        Assert.Equal(0, wire.Watching(48));
+    }
+
+    [Fact]
+    public async Task The_look_back_compares_plan_and_run_and_leads_to_the_next_session()
+    {
+        await SaveAsync(1, 1, "3.30|4.40", more: [("seen", "reached")]);
+        await SaveAsync(1, 2, "3.30|4.60", more: [("seen", "reached")]);
+        await Do("Outcome&what=Skipped", ("client", $"{Guid.NewGuid()}"), ("athlete", "2"), ("line", $"{fly}"), ("rep", "1"));
+        await Do("End");
+        var page = await coach.PageAsync("/Sessions/49/Review");
+        var row = page.QuerySelector(".planrun tbody tr")!.TextContent;
+        Assert.Contains("18", row);
+        Assert.Contains("60 m", row);
+        Assert.Contains("84.6%", page.QuerySelector(".dropoffs .below")!.TextContent);
+        Assert.Contains("Reached in front", page.Body!.TextContent);
+        var message = page.QuerySelector("#message-1")!.TextContent;
+        Assert.Contains("1.10, 1.30 s", message);
+        Assert.Contains("reached in front, so ankle dribble", message);
+
+        // Ratings: what is wrong is said beside its row and nothing typed is lost.
+        var wrong = (await coach.PostAsync("/Sessions/49/Review", "/Sessions/49/Review?handler=Ratings", ("athlete", "1"), ("rating", "12"), ("minutes", "40"), ("note", "fresh"), ("notes", "windy"))).Page;
+        Assert.Contains("0 to 10", wrong.QuerySelector(".ratings .wrong")!.TextContent);
+        Assert.Equal("12", wrong.QuerySelector("input[name=rating]")!.GetAttribute("value"));
+        Assert.Equal("windy", wrong.QuerySelector("#notes")!.TextContent);
+        Assert.Null((await RowAsync(1)).Rating);
+        await coach.PostAsync("/Sessions/49/Review", "/Sessions/49/Review?handler=Ratings", ("athlete", "1"), ("rating", "6,5"), ("minutes", "40"), ("note", "fresh"), ("notes", "windy"));
+        Assert.Equal((6.5, 40, "fresh"), ((await RowAsync(1)).Rating!.Value, (await RowAsync(1)).Minutes!.Value, (await RowAsync(1)).Note));
+        Assert.Contains("260", (await coach.PageAsync("/Sessions/49/Review")).QuerySelector(".ratings")!.TextContent);
+
+        // The next one: the plan as run, with the drill that was ticked before the first sprint.
+        var next = await coach.PageAsync("/Sessions/New?from=ran-49&day=2026-12-02&drill=calf%20dribble");
+        Assert.Equal("calf dribble", next.QuerySelector("input[name=drill]")!.GetAttribute("value"));
+        var (_, _, made) = await coach.PostAsync(
+            "/Sessions/New?from=ran-49", "/Sessions/New", [.. next.QuerySelectorAll("form[method=post] input[name^='Input.'], form[method=post] select[name^='Input.']").Where(i => i.GetAttribute("type") != "checkbox").Select(i => (
+                i.GetAttribute("name")!, (i is AngleSharp.Html.Dom.IHtmlSelectElement select ? select.Value : i.GetAttribute("value")) ?? "")), ("from", "ran-49"), ("drill", "calf dribble")]);
+        var id = int.Parse(made.Headers.Location!.OriginalString.Split('/')[^1], CultureInfo.InvariantCulture);
+        var plan = await house.InDbAsync(async db => PlanJson.Read((await db.Sessions.SingleAsync(s => s.Id == id)).PlanJson));
+        var lines = plan.Lines.ToList();
+        Assert.True(lines.FindIndex(l => l.Exercise == "calf dribble") is >= 0 and var drill && drill < lines.FindIndex(l => l.Kind.IsSprint()));
+        Assert.Equal((await PlanAsync()).Lines.Count() + 1, lines.Count);
+    }
+
+    [Fact]
+    public async Task A_timer_logs_times_and_nothing_else()
+    {
+        await coach.PostAsync("/Settings/People", "/Settings/People?handler=Add", ("name", "Ravi at the gate"), ("role", "timer"), ("password", "long enough too"));
+        var timer = house.Visitor();
+        await timer.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Ravi at the gate"), ("Input.Password", "long enough too"));
+        var page = await timer.PageAsync(Url);
+        Assert.DoesNotContain("One rep more", page.Body!.TextContent);
+        await timer.PostAsync(Url, Url + "?handler=Save", ("client", $"{Guid.NewGuid()}"), ("athlete", "1"), ("line", $"{fly}"), ("rep", "1"), ("overrule", "true"), ("mark", "3.30"), ("mark", "4.40"));
+        Assert.Equal("Ravi at the gate", (await RunsAsync()).Single().LoggedBy);
+        foreach (var closed in new[] { "/Sessions/49", "/Athletes/1", "/Settings", "/Sessions/48/Review", "/Drills" })
+        {
+            var (code, _, response) = await timer.GetAsync(closed);
+            Assert.True(code == HttpStatusCode.Redirect && response.Headers.Location!.OriginalString.Contains("/Denied", StringComparison.Ordinal), $"{closed}: {code}");
+        }
+
+        await timer.PostAsync(Url, Url + "?handler=End");
+        await timer.PostAsync(Url, Url + "?handler=Reps", ("line", $"{fly}"), ("by", "1"));
+        Assert.Equal(SessionState.Running, await house.InDbAsync(async db => (await db.Sessions.SingleAsync(s => s.Id == 49)).State));
+        Assert.Equal(3, (await PlanAsync()).Line(fly)!.Reps);
+    }
+}
