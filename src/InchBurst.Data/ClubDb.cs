@@ -30,6 +30,8 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
 
     public DbSet<RunReading> RunReadings => Set<RunReading>();
 
+    public DbSet<GateReading> GateReadings => Set<GateReading>();
+
     public DbSet<RunSeen> RunSeen => Set<RunSeen>();
 
     public DbSet<RunMeasure> RunMeasures => Set<RunMeasure>();
@@ -71,6 +73,11 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
             e.HasMany(r => r.Measures).WithOne().HasForeignKey(m => m.RunId);
         });
         builder.Entity<RunReading>().HasIndex(r => r.ClientId).IsUnique();
+        builder.Entity<GateReading>(e =>
+        {
+            e.HasIndex(g => g.ClientId).IsUnique();
+            e.HasIndex(g => new { g.SessionId, g.UsedFor });
+        });
         builder.Entity<RunSeen>().HasKey(s => new { s.RunId, s.Code });
         builder.Entity<RunMeasure>().HasKey(m => new { m.RunId, m.Kind });
         builder.Entity<Mark>().HasKey(m => new { m.RunId, m.Millimetres });

@@ -33,6 +33,9 @@ public sealed record NewRun(Guid ClientId, int AthleteId, int LineId, RunOutcome
 
     public bool ZoneOnly { get; init; }
 
+    /// <summary>Number of the gates' reading it was made from, or null when it was typed.</summary>
+    public int? Gate { get; init; }
+
     public IReadOnlyList<Measured> Measures { get; init; } = [];
 
     public IReadOnlyList<string> Seen { get; init; } = [];
@@ -161,6 +164,11 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
 
             // A called athlete has had their turn. Set past the version on purpose: two people saving at once must never refuse each other.
             await db.Sessions.Where(s => s.Id == live.Session.Id && s.CalledAthleteId == entry.AthleteId).ExecuteUpdateAsync(u => u.SetProperty(s => s.CalledAthleteId, (int?)null), cancel);
+            if (entry.Gate is { } gate)
+            {
+                await UseGateAsync(live.Session.Id, gate, (added ?? same!).Id, cancel);
+            }
+
             db.ChangeTracker.Clear();
             shelf.Forget(entry.AthleteId);
             wire.Tell(live.Session.Id);
@@ -280,6 +288,41 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
         return true;
     }
 
+    /// <summary>Takes a run from timing gates, once however often it is reported.</summary>
+    /// <returns>False when the session is not running.</returns>
+    public async Task<bool> ReportAsync(int sessionId, Guid client, int lane, IReadOnlyList<GatePass> passes, CancellationToken cancel = default)
+    {
+        if (!await db.Sessions.AnyAsync(s => s.Id == sessionId && s.State == SessionState.Running, cancel))
+        {
+            return false;
+        }
+
+        db.GateReadings.Add(new() { ClientId = client, SessionId = sessionId, At = clock.GetUtcNow().UtcDateTime, Lane = lane, PassesJson = System.Text.Json.JsonSerializer.Serialize(passes) });
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+            wire.Tell(sessionId);
+        }
+        catch (DbUpdateException e) when (e.InnerException is SqliteException { SqliteErrorCode: 19 })
+        {
+            // Reported before.
+            db.ChangeTracker.Clear();
+        }
+
+        return true;
+    }
+
+    /// <summary>The oldest report of the gates that nobody has saved or dismissed, or null.</summary>
+    public Task<GateReading?> NextGateAsync(int sessionId, CancellationToken cancel = default) =>
+        db.GateReadings.AsNoTracking().Where(g => g.SessionId == sessionId && g.UsedFor == null).OrderBy(g => g.Id).FirstOrDefaultAsync(cancel);
+
+    /// <summary>Marks a report as used for a run, or with 0 as dismissed.</summary>
+    public async Task UseGateAsync(int sessionId, int gate, long run, CancellationToken cancel = default)
+    {
+        await db.GateReadings.Where(g => g.Id == gate && g.SessionId == sessionId && g.UsedFor == null).ExecuteUpdateAsync(u => u.SetProperty(g => g.UsedFor, run), cancel);
+        wire.Tell(sessionId);
+    }
+
     public Task<List<RunCorrection>> CorrectionsAsync(long runId, CancellationToken cancel = default) =>
         db.RunCorrections.AsNoTracking().Where(c => c.RunId == runId).OrderByDescending(c => c.Id).ToListAsync(cancel);
 
@@ -293,6 +336,7 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
     private static LineTiming Timing(TrainingSession session, NewRun entry)
     {
         var timing = session.TimingOf(entry.LineId);
+        timing = entry.Gate is null ? timing : timing with { Method = TimingMethod.Electronic };
         return entry.ZoneOnly ? timing with { Trigger = StartTrigger.ZoneLine } : timing.Trigger == StartTrigger.ZoneLine ? timing with { Trigger = StartTrigger.FirstGate } : timing;
     }
 

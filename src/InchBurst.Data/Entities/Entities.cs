@@ -30,6 +30,9 @@ public sealed class Club
     public MassReading MassUnit { get; set; }
     public SpeedReading SpeedUnit { get; set; }
     public bool IsDemo { get; set; }
+
+    /// <summary>What timing gates show to be let in; empty while none are.</summary>
+    public string GateToken { get; set; } = "";
 }
 
 public sealed class Squad
@@ -280,6 +283,26 @@ public sealed class RunReading
 
     /// <summary>Marks as JSON.</summary>
     public string MarksJson { get; set; } = "";
+}
+
+/// <summary>A run as timing gates reported it, until somebody saves or dismisses it.</summary>
+public sealed class GateReading
+{
+    public int Id { get; set; }
+
+    /// <summary>Made by the gates, so that reporting twice stores once.</summary>
+    public Guid ClientId { get; set; }
+
+    public int SessionId { get; set; }
+    public DateTime At { get; set; }
+
+    /// <summary>Lane the gates stand on, from 1; 0 when they do not say.</summary>
+    public int Lane { get; set; }
+
+    public string PassesJson { get; set; } = "";
+
+    /// <summary>The run it became, or 0 when it was dismissed; null while it waits.</summary>
+    public long? UsedFor { get; set; }
 }
 
 /// <summary>Something seen on a run: a known observation's code, or own words.</summary>

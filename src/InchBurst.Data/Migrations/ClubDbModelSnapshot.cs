@@ -207,6 +207,10 @@ namespace InchBurst.Data.Migrations
                     b.Property<int>("DistanceUnit")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("GateToken")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("IsDemo")
                         .HasColumnType("INTEGER");
 
@@ -269,6 +273,41 @@ namespace InchBurst.Data.Migrations
                         .IsUnique();
 
                     b.ToTable("ClubSchools");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.GateReading", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("ClientId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Lane")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("PassesJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SessionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("UsedFor")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ClientId")
+                        .IsUnique();
+
+                    b.HasIndex("SessionId", "UsedFor");
+
+                    b.ToTable("GateReadings");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.KeptPlan", b =>

@@ -133,6 +133,9 @@ public static class House
         app.MapRazorPages().WithStaticAssets();
         app.MapGet("/live/{id:int}", (int id, LiveWire wire, IHostApplicationLifetime life, CancellationToken cancel) => Microsoft.AspNetCore.Http.TypedResults.ServerSentEvents(Live(id, wire, life.ApplicationStopping, cancel)))
             .RequireAuthorization(TimerPolicy);
+
+        // Gates cannot sign in; they show the club's token instead.
+        app.MapPost("/gates/{session:int}", GateDesk.TakeAsync).AllowAnonymous().DisableAntiforgery();
     }
 
     private static readonly TimeSpan SignOfLife = TimeSpan.FromSeconds(20);

@@ -12,6 +12,9 @@ namespace InchBurst.Web.Support;
 /// <summary>A row of the queue.</summary>
 public sealed record QueueRow(Athlete Athlete, Attendance Attendance, Turn Turn, string Note, string Warning);
 
+/// <summary>A run the gates reported and what it gives for the line that is on.</summary>
+public sealed record GateOffer(GateReading Reading, GateMarks Marks);
+
 /// <summary>A box to type into: a time at a mark or another measure.</summary>
 public sealed record EntryBox(string Label, string Unit, bool IsMark, double? ExpectedSeconds, string Typed, MarkDoubt? Doubt);
 
@@ -47,6 +50,8 @@ public sealed record LiveView(
     Forecast? Forecast,
     IReadOnlyList<FitOffer> Offers,
     IReadOnlyList<string> EarlierCues,
+    GateOffer? Gate,
+    IReadOnlyList<string> QuickDrills,
     DateTime Now,
     string Stamp,
     LiveAsk Ask)
@@ -59,7 +64,9 @@ public sealed record LiveView(
 
     public bool Asks => Boxes.Count > 0;
 
-    public QueueRow? OnLine => Queue.FirstOrDefault(q => q.Athlete.Id == Typed?.AthleteId) ?? Queue.FirstOrDefault(q => RunningOrder.Goes(q.Turn.State));
+    public QueueRow? OnLine => Queue.FirstOrDefault(q => q.Athlete.Id == Typed?.AthleteId)
+        ?? (Gate is { Reading.Lane: > 0 and var lane } ? Queue.FirstOrDefault(q => q.Turn.Lane == lane) : null)
+        ?? Queue.FirstOrDefault(q => RunningOrder.Goes(q.Turn.State));
 
     /// <summary>Rep that is typed in now: as claimed when it was in doubt, or the next of whoever is on the line.</summary>
     public int Rep => Typed?.Rep ?? OnLine?.Turn.Rep ?? 1;
@@ -104,6 +111,9 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var timing = session.TimingOf(line?.Id ?? 0);
         var turns = line is null ? new LineTurns(1, 1, 0, 0) : Turns(live, line, place!.Round, school);
         var queue = line is null ? [] : Queue(live, line, turns, now);
+        // What is being typed goes before what the gates say; their report waits.
+        var reported = line is { ExpectedMarks.Count: > 0 } && ask.Typed is null && session.State == SessionState.Running ? await book.NextGateAsync(sessionId) : null;
+        var gate = reported is null ? null : new GateOffer(reported, GateFeed.Read(System.Text.Json.JsonSerializer.Deserialize<List<GatePass>>(reported.PassesJson)!, line!.ExpectedMarks));
         var (setting, pace, _) = await builder.SettingAsync(session);
         var present = live.Attendance.Count(a => a.Present);
         setting = present > 0 ? setting with { Athletes = present } : setting;
@@ -120,11 +130,12 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             live, club, await squads.AthletesAsync(session.SquadId), place,
             at > 0 ? places[at - 1] : null, at >= 0 && at + 1 < places.Count ? places[at + 1] : null,
             timing, turns, queue,
-            line is null ? [] : Boxes(line, timing, pace, club, ask.Typed),
+            line is null ? [] : Boxes(line, timing, pace, club, ask.Typed, gate?.Marks),
             line is null ? null : LaneDrawing.Draw(line, 840, session.StraightMetres, club.DistanceUnit),
             line is null ? null : LaneDrawing.Draw(line, 358, session.StraightMetres, club.DistanceUnit, 6),
             SessionStrip.Draw(live.Plan, timeline, session.WindowMinutes * 60, 560, 74, null),
-            await LastAsync(live, ask.RunId, club, school), forecast, offers, [.. (await sessions.CuesBeforeAsync(session)).Where(c => c.Length > 0).Distinct().Take(2)], now, stamp, ask);
+            await LastAsync(live, ask.RunId, club, school), forecast, offers, [.. (await sessions.CuesBeforeAsync(session)).Where(c => c.Length > 0).Distinct().Take(2)], gate,
+            line is null ? [] : [.. Observations.For(line.Kind).SelectMany(o => o.Drills.Take(1)).Distinct().Take(3)], now, stamp, ask);
     }
 
     /// <summary>Every line to go to, in order, once a round of its block.</summary>
@@ -189,10 +200,22 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         return going.Count == 0 ? 0 : going.Sum(q => Math.Max(0, turns.Reps - (q.Turn.Rep - 1))) / (double)(going.Count * line.Turns);
     }
 
-    private static List<EntryBox> Boxes(PlanLine line, LineTiming timing, Core.Sprint.SprintCurve pace, Club club, TypedEntry? typed)
+    private static List<EntryBox> Boxes(PlanLine line, LineTiming timing, Core.Sprint.SprintCurve pace, Club club, TypedEntry? typed, GateMarks? gate)
     {
         var marks = line.ExpectedMarks;
         var zone = timing.Entry == EntryMode.ZoneOnly && marks.Count > 1;
+        string Seen(int mark)
+        {
+            // What the gates saw, in the way this line's times are typed.
+            if (gate is not { Problem: null } || gate.Seconds[mark] is not { } at || (gate.ZoneOnly && mark == 0))
+            {
+                return "";
+            }
+
+            var before = timing.Entry == EntryMode.Cumulative || mark == 0 ? gate.ZoneOnly && timing.Entry == EntryMode.Cumulative ? null : 0 : gate.Seconds[zone ? 0 : mark - 1];
+            return before is { } b ? (at - b).ToString("0.000", System.Globalization.CultureInfo.InvariantCulture) : "";
+        }
+
         var curve = pace.AtEffort(Math.Max(0.3, line.HardestEffort / 100));
         double Clock(double metres) => line.Kind.IsSprint() ? curve.TimeTo(metres) : SessionClock.RunSeconds((RunShape)line.Shape, line.HardestEffort, pace);
         var boxes = new List<EntryBox>();
@@ -201,7 +224,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             var from = i > 0 && timing.Entry != EntryMode.Cumulative ? Clock(marks[zone ? 0 : i - 1].Metres) : 0;
             var label = timing.Entry == EntryMode.Cumulative || i == 0 ? marks[i].ToString() : $"{Figures.Number(marks[zone ? 0 : i - 1].Amount, 2)}–{marks[i]}";
             var index = boxes.Count;
-            boxes.Add(new(label, "s", true, Clock(marks[i].Metres) - from, typed?.Marks.ElementAtOrDefault(index) ?? "", typed?.Doubts.FirstOrDefault(d => d.Index == index)));
+            boxes.Add(new(label, "s", true, Clock(marks[i].Metres) - from, typed?.Marks.ElementAtOrDefault(index) ?? Seen(i), typed?.Doubts.FirstOrDefault(d => d.Index == index)));
         }
 
         foreach (var kind in line.AskedMeasures)

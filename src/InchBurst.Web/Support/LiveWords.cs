@@ -36,7 +36,7 @@ public static class LiveWords
         }
 
         var zone = timing.Entry == EntryMode.ZoneOnly && line.ExpectedMarks.Count > 1;
-        var how = timing.Method == TimingMethod.Hand ? "by hand" : "gates, typed in";
+        var how = timing.Method == TimingMethod.Hand ? "by hand" : "by gates";
         var from = zone ? "zone only" : "clock from " + Of(timing.Trigger);
         var behind = timing.StartBehindGateMetres > 0 && !zone ? $", start {Figures.Number(timing.StartBehindGateMetres, 2)} m behind it" : "";
         return $"{how}, {from}{behind}{(timing.Entry == EntryMode.Segments ? ", each stretch" : "")}";

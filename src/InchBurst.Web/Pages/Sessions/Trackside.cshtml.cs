@@ -28,6 +28,9 @@ public sealed class EntryInput
 
     public bool Overrule { get; set; }
 
+    /// <summary>Number of the gates' report it was filled from.</summary>
+    public int? Gate { get; set; }
+
     public string[] Mark { get; set; } = [];
 
     public string[] Measure { get; set; } = [];
@@ -165,6 +168,12 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
     public async Task<IActionResult> OnPostPickAsync(int id, long run, string? what) =>
         await book.PickAsync(id, run, what ?? "", desk.Who) ? await ShowAsync(id, new(RunId: run)) : NotFound();
 
+    public async Task<IActionResult> OnPostNotThisAsync(int id, int gate)
+    {
+        await book.UseGateAsync(id, gate, 0);
+        return await ShowAsync(id, new());
+    }
+
     public Task<IActionResult> OnPostCallAsync(int id, int athlete) => OnSessionAsync(id, live => live.Session.CalledAthleteId = athlete);
 
     public Task<IActionResult> OnPostLineAsync(int id, int line, int round = 1) => OnSessionAsync(id, live =>
@@ -297,6 +306,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
     {
         Rep = input.Rep is > 0 and <= 1000 ? input.Rep : null,
         Side = input.Side,
+        Gate = outcome == RunOutcome.Skipped ? null : input.Gate,
         FinishedAt = input.FinishedAt,
         Seen = [.. input.Seen.Select(s => s ?? "")],
     };

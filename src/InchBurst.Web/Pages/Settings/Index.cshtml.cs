@@ -28,12 +28,23 @@ public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options
 
     public string Folder => options.DataFolder;
 
+    public string GateToken { get; private set; } = "";
+
+    public async Task<IActionResult> OnPostGatesAsync(bool on)
+    {
+        var club = await squads.ClubAsync();
+        club.GateToken = on ? GateDesk.NewToken() : "";
+        await db.SaveChangesAsync();
+        return Redirect("/Settings#gates");
+    }
+
     public string? CopiedTo { get; private set; }
 
     public async Task OnGetAsync(bool saved = false)
     {
         var club = await squads.ClubAsync();
         Input = new() { Name = club.Name, DistanceUnit = club.DistanceUnit, SpeedUnit = club.SpeedUnit, MassUnit = club.MassUnit };
+        GateToken = club.GateToken;
         Saved = saved;
     }
 

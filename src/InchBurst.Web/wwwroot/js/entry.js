@@ -124,11 +124,14 @@ document.addEventListener("paste", (event) => {
   if (spread(boxes, boxes.indexOf(event.target), event.clipboardData.getData("text"))) event.preventDefault();
 });
 
-// A press keeps the focus where the figures go.
+// A figure counts when the finger comes down: the page may be drawn anew before it lifts. A press also keeps the focus where the figures go.
 document.addEventListener("pointerdown", (event) => {
-  if (event.target.closest?.("[data-pad] .pad")) event.preventDefault();
+  const key = event.target.closest?.("[data-pad] .pad");
+  if (!key) return;
+  event.preventDefault();
+  press(key.closest("form"), key.dataset.key);
 });
 document.addEventListener("click", (event) => {
   const key = event.target.closest?.("[data-pad] .pad");
-  if (key) press(key.closest("form"), key.dataset.key);
+  if (key && event.detail === 0) press(key.closest("form"), key.dataset.key);
 });

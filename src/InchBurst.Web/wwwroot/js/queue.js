@@ -110,7 +110,7 @@ export function putOnLine(li, focus = true) {
   clear(form);
   if (through) return;
   li.dataset.on = "yes";
-  form.querySelector(".t-doubt")?.remove();
+  for (const gone of form.querySelectorAll(".t-doubt, .t-fromgates, [data-gate]")) gone.remove();
   const set = (name, value) => { const el = form.querySelector(`[data-f="${name}"]`); if (el) { if ("value" in el && el.type === "hidden") el.value = value; else el.textContent = value; } };
   set("athlete", li.dataset.athlete);
   set("rep", li.dataset.rep);

@@ -8,8 +8,11 @@ const KEPT = "inch-burst-live";
 const OFFSET = "inch-burst-clock-offset";
 const REFRESH_KEPT = 60000;
 const TOAST = 8000;
+const FORECAST = 30000;
 let offset = Number(localStorage.getItem(OFFSET) ?? 0);
 let lastHtml = "";
+// What this page knows to be waiting, in step with the device's storage, so that drawing anew never forgets what was just entered.
+let pending = [];
 let reached = true;
 let signIn = false;
 let retry;
@@ -20,7 +23,6 @@ let footUntil = 0;
 
 const now = () => Date.now() + offset;
 const session = () => live()?.dataset.live;
-const waitingHere = async () => (await outbox.all()).filter((e) => e.session === session());
 const parse = (html) => new DOMParser().parseFromString(html, "text/html").querySelector("#live");
 
 // ---- what the server last said, kept on the device
@@ -97,7 +99,11 @@ function paint(html, own) {
   for (const open of root.querySelectorAll("details[open]")) if (open.className) next.querySelector(`details.${open.className}`)?.setAttribute("open", "");
   if (keepDialog) next.querySelector("#t-person")?.replaceWith(dialog);
   const typing = document.activeElement?.id;
+  const box = form ? boxesOf(form).indexOf(document.activeElement) : -1;
   root.replaceWith(next);
+  // At once, in the same turn: the next key belongs to the box, not to the page.
+  const fresh = next.querySelector("[data-marks]");
+  if (box >= 0 && fresh) boxesOf(fresh)[Math.min(box, boxesOf(fresh).length - 1)].focus({ preventScroll: true });
   if (keepDialog && !dialog.open) dialog.showModal();
   if (typing && typing !== "t-entry") document.getElementById(typing)?.focus({ preventScroll: true });
 }
@@ -115,17 +121,24 @@ function hear(html, root, own) {
 async function show(html, own = false) {
   const root = parse(html);
   if (!root) { window.location.assign(live().dataset.url); return; }
+  if (isOlder(root.dataset.stamp, live().dataset.stamp)) return;
   hear(html, root, own);
-  if (root.dataset.ended && (await waitingHere()).length === 0) { window.location.assign(root.dataset.ended); return; }
+  if (root.dataset.ended && pending.length === 0) { window.location.assign(root.dataset.ended); return; }
   await rebuild(own);
 }
 
+// Answers may overtake each other; one from before what is on screen would bring back what is done.
+function isOlder(stamp, than) {
+  const [[run, at], [otherRun, otherAt]] = [stamp, than].map((s) => (s ?? "").split("-"));
+  return run === otherRun && Number(at) < Number(otherAt);
+}
+
 async function rebuild(own) {
-  let html = lastHtml;
-  const waiting = (await waitingHere()).filter((e) => !e.held);
-  for (const entry of waiting) if (entry.does === "line") html = (await kept(`?line=${entry.line}&round=${entry.round}`)) ?? html;
-  paint(html, own);
-  for (const entry of waiting) apply(entry, now());
+  const moved = pending.findLast((e) => !e.held && e.does === "line");
+  const elsewhere = moved && await kept(`?line=${moved.line}&round=${moved.round}`);
+  // From here to the end of drawing nothing is waited for, so nothing can be entered in between.
+  paint(elsewhere ?? lastHtml, own);
+  for (const entry of pending) if (!entry.held) apply(entry, now());
   await ready();
 }
 
@@ -184,6 +197,8 @@ async function flush() {
   try {
     answer = await outbox.flush(async (entry, got) => {
       if (entry.session !== session()) return;
+      if (got.state === "stored") pending = pending.filter((e) => e.n !== entry.n);
+      else Object.assign(pending.find((e) => e.n === entry.n) ?? {}, { held: entry.held, asked: entry.asked });
       if (got.state === "stored" && got.html) {
         if (parse(got.html)?.querySelector("[data-toast]")) footUntil = 0;
         await show(got.html);
@@ -192,7 +207,8 @@ async function flush() {
       }
       // A doubt is asked at once while nothing else has been typed; otherwise it waits to be looked at.
       const form = live().querySelector("[data-marks]");
-      if (got.html && entry.does === "save" && parse(got.html)?.querySelector(".t-doubt") && !(form && isDirty(form)) && (await waitingHere()).length === 1) {
+      if (got.html && entry.does === "save" && parse(got.html)?.querySelector(".t-doubt") && !(form && isDirty(form)) && pending.length === 1) {
+        pending = [];
         await outbox.remove(entry.n);
         await show(got.html, true);
       } else await rebuild(false);
@@ -222,6 +238,7 @@ async function enqueue(url, fields, does, more = {}) {
   entry.fields.push(["client", guid()], ["at", String(Math.round(entry.at))]);
   entry.label = `${rowOf(entry.athlete)?.dataset.name ?? ""} ${more.said ?? does}`.trim();
   await outbox.put(entry);
+  pending.push(entry);
   return entry;
 }
 
@@ -316,6 +333,8 @@ function openPerson(athlete, withTyped = false) {
   dialog.showModal();
 }
 
+const reload = async () => { pending = (await outbox.all()).filter((e) => e.session === session()); };
+
 async function openWaiting() {
   const waiting = await outbox.all();
   const dialog = Object.assign(document.createElement("dialog"), { className: "t-person t-held" });
@@ -336,8 +355,8 @@ async function openWaiting() {
       button.addEventListener("click", async () => { await what(); dialog.close(); await rebuild(true); flush(); });
       item.append(button);
     };
-    if (entry.asked) act("It is right, save it", async () => { entry.fields.push(["overrule", "true"]); delete entry.held; delete entry.asked; await outbox.put(entry); });
-    act(entry.held ? "Drop it" : "Take it back", async () => { if (window.confirm(`Drop ${entry.label}? It is not in the book yet.`)) await outbox.remove(entry.n); });
+    if (entry.asked) act("It is right, save it", async () => { entry.fields.push(["overrule", "true"]); delete entry.held; delete entry.asked; await outbox.put(entry); await reload(); });
+    act(entry.held ? "Drop it" : "Take it back", async () => { if (window.confirm(`Drop ${entry.label}? It is not in the book yet.`)) { await outbox.remove(entry.n); await reload(); } });
     dialog.append(item);
   }
   dialog.addEventListener("close", () => dialog.remove());
@@ -351,9 +370,18 @@ document.addEventListener("click", async (event) => {
   if (event.target.closest?.("[data-close]")) { event.preventDefault(); document.getElementById("t-person").close(); return; }
   if (event.target.closest?.("[data-waiting]")) { openWaiting(); return; }
   const unsend = event.target.closest?.("[data-unsend]");
-  if (unsend) { await outbox.remove(Number(unsend.dataset.unsend)); await rebuild(true); return; }
+  if (unsend) { await outbox.remove(Number(unsend.dataset.unsend)); await reload(); await rebuild(true); return; }
   const call = event.target.closest?.("[data-call]");
   if (call) { rowOf(call.dataset.call)?.querySelector("form").requestSubmit(); return; }
+  const notThis = event.target.closest?.("[data-notthis]");
+  if (notThis) {
+    const finished = ask();
+    clear(notThis.closest("form"));
+    const answer = await outbox.post(`${live().dataset.url}?handler=NotThis&gate=${notThis.dataset.notthis}`, []);
+    if (answer.html) await show(answer.html, true); else say("The server cannot be reached; the gates' report stays until it is.");
+    finished();
+    return;
+  }
   const done = event.target.closest?.("[data-done]");
   if (done) {
     const entry = await enqueue(`${live().dataset.url}?handler=Done`, [["athlete", done.dataset.done], ["reason", done.dataset.reason]], "done");
@@ -396,6 +424,7 @@ document.addEventListener("keydown", (event) => {
 async function begin() {
   if (!live()) return;
   const done = busy();
+  await reload();
   if (document.body.dataset.kept) {
     reached = false;
     const html = await kept();
@@ -403,7 +432,7 @@ async function begin() {
     await rebuild(true);
   } else {
     hear(live().outerHTML, live());
-    if ((await waitingHere()).length > 0) await rebuild(true);
+    if (pending.length > 0) await rebuild(true);
     else await ready();
   }
   setInterval(tick, 500);
@@ -411,6 +440,8 @@ async function begin() {
     listen();
     setTimeout(keepLines, 1500);
     setInterval(keepLines, REFRESH_KEPT);
+    // The forecast moves with the clock even when nobody saves.
+    setInterval(() => { if (reached && asking === 0 && !document.querySelector("dialog[open]")) refresh(); }, FORECAST);
   }
   window.addEventListener("online", flush);
   document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") flush(); });
