@@ -155,6 +155,49 @@ public class EntryTests
     }
 }
 
+/// <summary>Passes of gates turned into times at marks.</summary>
+public class GateFeedTests
+{
+    private static readonly Distance[] Fly = [Distance.InMetres(20), Distance.InMetres(30)];
+
+    private static List<GatePass> Passes(params (int Gate, double Ms)[] passes) => [.. passes.Select(p => new GatePass(p.Gate, p.Ms))];
+
+    [Fact]
+    public void One_gate_more_than_marks_starts_the_clock()
+    {
+        var read = GateFeed.Read(Passes((0, 1000), (1, 3870), (2, 4930)), Fly);
+        Assert.Equal([2.87, 3.93], read.Seconds.Select(s => s!.Value));
+        Assert.False(read.ZoneOnly);
+    }
+
+    [Fact]
+    public void As_many_gates_as_marks_time_the_zone_alone()
+    {
+        var read = GateFeed.Read(Passes((1, 4930), (0, 3870)), Fly);
+        Assert.True(read.ZoneOnly);
+        Assert.Equal([0, 1.06], read.Seconds.Select(s => s!.Value));
+    }
+
+    [Fact]
+    public void The_first_pass_of_a_gate_counts_and_a_gate_that_saw_nothing_leaves_its_mark_open()
+    {
+        Distance[] three = [Distance.InMetres(10), .. Fly];
+        Assert.Equal([1.9, 2.87, 3.93], GateFeed.Read(Passes((0, 0), (1, 1900), (1, 1950), (2, 2870), (3, 3930)), three).Seconds.Select(s => s!.Value));
+        Assert.Equal([1.9, null, 3.93], GateFeed.Read(Passes((0, 0), (1, 1900), (3, 3930)), three).Seconds);
+    }
+
+    [Theory]
+    [InlineData("0:0", "Only one gate")]
+    [InlineData("0:0 1:-5 2:100", "another order")]
+    [InlineData("1:10 2:100", "missed the start")]
+    [InlineData("0:0 1:10 2:20 3:30", "4 gates reported, and this line expects 2 marks")]
+    public void What_makes_no_time_says_why(string passes, string words)
+    {
+        var read = GateFeed.Read(Passes([.. passes.Split(' ').Select(p => p.Split(':')).Select(p => (int.Parse(p[0], System.Globalization.CultureInfo.InvariantCulture), double.Parse(p[1], System.Globalization.CultureInfo.InvariantCulture)))]), Fly);
+        Assert.Contains(words, read.Problem);
+    }
+}
+
 /// <summary>One rep read by two people, sides, drop-off, what was seen.</summary>
 public class ReadingsTests
 {

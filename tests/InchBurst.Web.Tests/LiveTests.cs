@@ -343,6 +343,52 @@ public sealed class LiveTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Gates_fill_the_boxes_once_with_the_clubs_token_and_one_save_stores_them_as_electronic()
+    {
+        using var gates = new HttpClient { BaseAddress = house.Address };
+        async Task<HttpStatusCode> Send(int session, object report, string token)
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, $"/gates/{session}") { Content = System.Net.Http.Json.JsonContent.Create(report) };
+            request.Headers.Add("Gate-Token", token);
+            return (await gates.SendAsync(request)).StatusCode;
+        }
+
+        var run = Guid.NewGuid();
+        object Report(params (int Gate, double Ms)[] passes) => new { run, lane = 0, passes = passes.Select(p => new { gate = p.Gate, milliseconds = p.Ms }) };
+        var good = Report((0, 5000), (1, 8290), (2, 9400));
+
+        // No token, no gates; and an empty token is never one.
+        Assert.Equal(HttpStatusCode.Unauthorized, await Send(49, good, ""));
+        await coach.PostAsync("/Settings", "/Settings?handler=Gates", ("on", "true"));
+        var token = (await coach.PageAsync("/Settings")).QuerySelector(".token")!.TextContent;
+        Assert.Equal(HttpStatusCode.Unauthorized, await Send(49, good, token[..^1] + "x"));
+        Assert.Equal(HttpStatusCode.NotFound, await Send(48, good, token));
+        Assert.Equal(HttpStatusCode.BadRequest, await Send(49, new { run, lane = 0, passes = Array.Empty<object>() }, token));
+        Assert.Equal(HttpStatusCode.BadRequest, await Send(49, new { run = Guid.Empty, lane = 0, passes = new[] { new { gate = 0, milliseconds = 1.0 } } }, token));
+        Assert.Equal(HttpStatusCode.Accepted, await Send(49, good, token));
+        Assert.Equal(HttpStatusCode.Accepted, await Send(49, good, token));
+
+        // The line is timed by hand; what the gates saw is electronic all the same.
+        await Do("Timing", ("line", $"{fly}"), ("method", "Hand"), ("trigger", "FirstGate"), ("entry", "Cumulative"), ("behind", "0"));
+        var page = await coach.PageAsync(Url);
+        Assert.Equal(["3.290", "4.400"], page.QuerySelectorAll("input[name=mark]").Select(i => i.GetAttribute("value")));
+        var gate = page.QuerySelector("input[name=gate]")!.GetAttribute("value")!;
+        await SaveAsync(1, 1, "3.290|4.400", more: [("gate", gate)]);
+        Assert.Equal(TimingMethod.Electronic, (await RunsAsync()).Single().Method);
+        Assert.Null((await coach.PageAsync(Url)).QuerySelector("input[name=gate]"));
+
+        // A report that fits no run says so and can be put aside.
+        run = Guid.NewGuid();
+        await Send(49, Report((0, 0), (1, 10)), token);
+        page = await coach.PageAsync(Url);
+        Assert.Equal(["", ""], page.QuerySelectorAll("input[name=mark]").Select(i => i.GetAttribute("value")));
+        run = Guid.NewGuid();
+        await Send(49, Report((0, 0), (2, 4410)), token);
+        await Do($"NotThis&gate={page.QuerySelector("[data-notthis]")!.GetAttribute("data-notthis")}");
+        Assert.Equal(["", "4.410"], (await coach.PageAsync(Url)).QuerySelectorAll("input[name=mark]").Select(i => i.GetAttribute("value")));
+    }
+
+    [Fact]
     public async Task A_timer_logs_times_and_nothing_else()
     {
         await coach.PostAsync("/Settings/People", "/Settings/People?handler=Add", ("name", "Ravi at the gate"), ("role", "timer"), ("password", "long enough too"));

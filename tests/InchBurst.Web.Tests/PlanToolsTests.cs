@@ -229,8 +229,16 @@ public sealed class PlanToolsTests : IAsyncLifetime
         await using (var old = Open())
         {
             await old.GetService<IMigrator>().MigrateAsync("First");
-            old.Clubs.Add(new() { Name = "Old club" });
-            await old.SaveChangesAsync();
+
+
+            // As the first version of the program wrote them: a club and three runs of one athlete on one line, the middle one not counted.
+            await old.Database.ExecuteSqlRawAsync("""
+                INSERT INTO Clubs (Name, DistanceUnit, MassUnit, SpeedUnit, IsDemo) VALUES ('Old club', 0, 0, 0, 0);
+                INSERT INTO Squads (Name) VALUES ('Old squad');
+                INSERT INTO Athletes (SquadId, Name, Sex, Position, "Group", Stance, FrontFoot, Notes, Availability, AvailabilityReason, AvailabilitySaidBy) VALUES (1, 'Ada Quillfeather', 0, '', 0, 0, 0, '', 0, '', '');
+                INSERT INTO Runs (ClientId, SessionId, AthleteId, LineId, Day, FinishedAt, Outcome, Kind, Effort, Method, "Trigger", StartBehindGateMetres, LoggedBy)
+                SELECT 'c' || n, 1, 1, 7, '2026-03-01', '2026-03-01 17:0' || n || ':00', CASE n WHEN 2 THEN 3 ELSE 0 END, 3, 100, 0, 0, 0, 'old' FROM (SELECT 1 AS n UNION SELECT 2 UNION SELECT 3);
+                """.Replace("INSERT INTO Runs", "PRAGMA foreign_keys = OFF; INSERT INTO Runs", StringComparison.Ordinal));
         }
 
         await using (var db = Open())
@@ -240,7 +248,10 @@ public sealed class PlanToolsTests : IAsyncLifetime
             Assert.Empty(await db.Database.GetPendingMigrationsAsync());
             Assert.Equal("Old club", (await db.Clubs.SingleAsync()).Name);
             await using var copied = new ClubDb(new DbContextOptionsBuilder<ClubDb>().UseSqlite($"Data Source={copy};Pooling=False").Options);
-            Assert.Equal("Old club", (await copied.Clubs.SingleAsync()).Name);
+            Assert.Equal("Old club", await copied.Clubs.Select(c => c.Name).SingleAsync());
+
+            // Reps get their numbers in the order they were stored; what was run again has none.
+            Assert.Equal([1, 0, 2], await db.Runs.OrderBy(r => r.Id).Select(r => r.Rep).ToListAsync());
             Assert.NotEmpty(await copied.Database.GetPendingMigrationsAsync());
             Assert.Null(await ClubFile.BringUpToDateAsync(db, folder, TimeProvider.System));
         }
