@@ -231,8 +231,22 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
                 var own = reading.ToReading();
                 var other = new Run
                 {
-                    ClientId = reading.ClientId, SessionId = run.SessionId, AthleteId = run.AthleteId, LineId = run.LineId, Day = run.Day, FinishedAt = reading.FinishedAt, Outcome = RunOutcome.Timed,
-                    Kind = run.Kind, Effort = run.Effort, Method = reading.Method, Trigger = reading.Trigger, Start = run.Start, StartBehindGateMetres = run.StartBehindGateMetres, Side = run.Side, Rep = ++rep, LoggedBy = reading.By,
+                    ClientId = reading.ClientId,
+                    SessionId = run.SessionId,
+                    AthleteId = run.AthleteId,
+                    LineId = run.LineId,
+                    Day = run.Day,
+                    FinishedAt = reading.FinishedAt,
+                    Outcome = RunOutcome.Timed,
+                    Kind = run.Kind,
+                    Effort = run.Effort,
+                    Method = reading.Method,
+                    Trigger = reading.Trigger,
+                    Start = run.Start,
+                    StartBehindGateMetres = run.StartBehindGateMetres,
+                    Side = run.Side,
+                    Rep = ++rep,
+                    LoggedBy = reading.By,
                 };
                 SetMarks(other, own.Marks);
                 db.Runs.Add(other);

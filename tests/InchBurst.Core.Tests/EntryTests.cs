@@ -57,7 +57,10 @@ public class EntryTests
     {
         LoggedRun Run(string trigger, params (double At, double Seconds)[] marks) => new()
         {
-            Day = new(2026, 3, 1), Kind = WorkKind.MaxVelocity, Trigger = Enum.Parse<StartTrigger>(trigger), Marks = [.. marks.Select(m => new LoggedMark(Distance.InMetres(m.At), m.Seconds))],
+            Day = new(2026, 3, 1),
+            Kind = WorkKind.MaxVelocity,
+            Trigger = Enum.Parse<StartTrigger>(trigger),
+            Marks = [.. marks.Select(m => new LoggedMark(Distance.InMetres(m.At), m.Seconds))],
         };
         var zone = Run("ZoneLine", (20, 0), (30, 1.06));
         Assert.Equal(1.06, zone.Segments.Single().Seconds, 9);

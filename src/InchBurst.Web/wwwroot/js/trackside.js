@@ -153,7 +153,7 @@ async function ready() {
     if (getComputedStyle(form.querySelector("[data-pad]")).display !== "none") for (const box of boxesOf(form)) box.inputMode = "none";
     const bad = form.querySelector(".bad [data-mark], .odd [data-mark]");
     if (!document.querySelector("dialog[open]")) (bad ?? boxesOf(form).find((b) => b.value === "") ?? boxesOf(form)[0])?.focus({ preventScroll: true });
-    bad?.select();
+    (bad ?? (isDirty(form) ? boxesOf(form)[0] : null))?.select();
   }
   const dialog = document.getElementById("t-person");
   if (dialog?.hasAttribute("open") && !dialog.matches(":modal")) { dialog.removeAttribute("open"); openPerson(dialog.querySelector('input[name="athlete"]').value, true); }
