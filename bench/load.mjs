@@ -7,8 +7,8 @@ async function send(path, fields) {
   const answer = await fetch(base + path, {
     method: fields ? "POST" : "GET",
     redirect: "manual",
-    headers: { cookie: [...jar].map(([k, v]) => `${k}=${v}`).join("; "), ...(fields ? { "content-type": "application/x-www-form-urlencoded", "HX-Request": fields.htmx ? "true" : "" } : {}) },
-    body: fields && new URLSearchParams(Object.entries(fields).filter(([k]) => k !== "htmx")),
+    headers: { cookie: [...jar].map(([k, v]) => `${k}=${v}`).join("; "), ...(fields ? { "content-type": "application/x-www-form-urlencoded", "HX-Request": fields.htmx ? "true" : "", Part: "live" } : {}) },
+    body: fields && new URLSearchParams((fields instanceof URLSearchParams ? [...fields] : Object.entries(fields)).filter(([k]) => k !== "htmx")),
   });
   for (const cookie of answer.headers.getSetCookie()) {
     const [pair] = cookie.split(";");
@@ -38,5 +38,21 @@ async function measure(name, act) {
 
 for (const [name, path] of [["today", "/"], ["sessions", "/Sessions"], ["athletes", "/Athletes"], ["athlete", "/Athletes/1"], ["builder", `/Sessions/${session}`], ["drills", "/Drills"], ["reads a line", `/Sessions/${session}?handler=Reads&text=4+x+20+m`]]) {
   await measure(name, () => send(path));
+}
+// Trackside, when the session is running: the page, the part that devices fetch, and a save of a time with its answer.
+const live = `/Sessions/${session}/Trackside`;
+const page = (await send(live)).text;
+const value = (name) => new RegExp(`name="${name}" value="([^"]*)"`).exec(page)?.[1];
+if (value("athlete") && page.includes("data-marks")) {
+  await measure("trackside", () => send(live));
+  const line = /data-line="(\d+)"/.exec(page)[1];
+  const athletes = [...page.matchAll(/data-athlete="(\d+)"/g)].map((m) => m[1]);
+  const marks = (page.match(/name="mark"/g) ?? []).length;
+  let rep = 1000;
+  await measure("save a time", (i) => {
+    const fields = new URLSearchParams({ __RequestVerificationToken: form, client: crypto.randomUUID(), athlete: athletes[i % athletes.length], line, rep: String(rep -= 1), overrule: "true" });
+    for (let m = 0; m < marks; m += 1) fields.append("mark", (3.3 + 1.12 * m).toFixed(2));
+    return send(`${live}?handler=Save`, fields);
+  });
 }
 await measure("builder edit", (i) => send(`/Sessions/${session}?handler=${i % 2 ? "Undo" : "Add"}`, { __RequestVerificationToken: form, text: "4 x 20 m rest 2:00", htmx: true }));

@@ -9,7 +9,7 @@ namespace InchBurst.Data;
 public sealed record DayBest(Athlete Athlete, LoggedRun Run, RunMeaning Meaning);
 
 /// <summary>Looks back over results.</summary>
-public sealed class ResultsBook(ClubDb db)
+public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
 {
     public Task<DateOnly?> LastDayAsync(int squadId, CancellationToken cancel = default) =>
         db.Athletes.Where(a => a.SquadId == squadId && a.RetiredAt == null)
@@ -67,7 +67,7 @@ public sealed class ResultsBook(ClubDb db)
             var best = group.Select(r => (Run: r, Meaning: RunMeaning.Against(r.ToLogged(), null)))
                 .OrderByDescending(x => x.Run.Marks.Max(m => m.Millimetres)).ThenByDescending(x => x.Meaning.Speed).First();
             var logged = best.Run.ToLogged();
-            found.Add(new(best.Run.Athlete!, logged, RunMeaning.Against(logged, await BestBeforeAsync(best.Run, earlierDaysOnly: true, cancel))));
+            found.Add(new(best.Run.Athlete!, logged, RunMeaning.Against(logged, await shelf.BestBeforeAsync(best.Run.AthleteId, best.Run.Id, () => BestBeforeAsync(best.Run, earlierDaysOnly: true, cancel)))));
         }
 
         return [.. found.OrderByDescending(f => f.Meaning.IsNewBest).ThenByDescending(f => f.Meaning.ShareOfBest ?? 0)];

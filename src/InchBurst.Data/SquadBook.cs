@@ -10,18 +10,34 @@ namespace InchBurst.Data;
 /// <summary>The curve that stands for an athlete now, and the run it came from.</summary>
 public sealed record AthleteCurve(SprintFitted Fit, DateOnly Day);
 
-/// <summary>Remembers each athlete's curve until a new run is stored, because every edit of a plan asks for the whole squad's.</summary>
+/// <summary>Remembers each athlete's curve, and the bests that the last results are read against, until a run of theirs is stored or changed: every edit of a plan and every view of today asks for the whole squad's.</summary>
 public sealed class CurveShelf
 {
     private readonly ConcurrentDictionary<int, AthleteCurve?> curves = new();
+    private readonly ConcurrentDictionary<int, ConcurrentDictionary<long, double?>> bests = new();
+
+    /// <summary>Best before a run's day, asked for once.</summary>
+    public async Task<double?> BestBeforeAsync(int athleteId, long runId, Func<Task<double?>> ask)
+    {
+        var own = bests.GetOrAdd(athleteId, _ => new());
+        return own.TryGetValue(runId, out var known) ? known : own[runId] = await ask();
+    }
 
     public bool TryGet(int athleteId, out AthleteCurve? curve) => curves.TryGetValue(athleteId, out curve);
 
     public void Put(int athleteId, AthleteCurve? curve) => curves[athleteId] = curve;
 
-    public void Forget(int athleteId) => curves.TryRemove(athleteId, out _);
+    public void Forget(int athleteId)
+    {
+        curves.TryRemove(athleteId, out _);
+        bests.TryRemove(athleteId, out _);
+    }
 
-    public void Clear() => curves.Clear();
+    public void Clear()
+    {
+        curves.Clear();
+        bests.Clear();
+    }
 }
 
 /// <summary>An athlete with the top-speed clock and the best flying speed.</summary>
@@ -59,10 +75,19 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf)
 
     public async Task<List<LoggedRun>> RunsAsync(int athleteId, CancellationToken cancel = default)
     {
-        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks)
-            .Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed)
-            .OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt).ToListAsync(cancel);
-        return [.. runs.Select(r => r.ToLogged())];
+        // Two plain lists instead of entities: an athlete may have thousands of runs.
+        var timed = db.Runs.Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed);
+        var marks = (await timed.SelectMany(r => r.Marks).OrderBy(m => m.RunId).ThenBy(m => m.Millimetres).Select(m => new { m.RunId, m.Amount, m.Unit, m.Seconds }).ToListAsync(cancel)).ToLookup(m => m.RunId);
+        var runs = await timed.OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt)
+            .Select(r => new { r.Id, r.Day, r.Kind, r.Effort, r.Method, r.Trigger, r.Start, r.StartBehindGateMetres, r.Side }).ToListAsync(cancel);
+        return
+        [
+            .. runs.Select(r => new LoggedRun
+            {
+                Id = r.Id, Day = r.Day, Kind = r.Kind, Effort = r.Effort, Method = r.Method, Trigger = r.Trigger, Start = r.Start, StartBehindGateMetres = r.StartBehindGateMetres, Side = r.Side,
+                Marks = [.. marks[r.Id].Select(m => new LoggedMark(new(m.Amount, m.Unit), m.Seconds))],
+            }),
+        ];
     }
 
     /// <summary>The athlete's curve: the fastest recent free run whose gates can carry a fit, or null.</summary>

@@ -235,6 +235,15 @@ public sealed class LiveTests : IAsyncLifetime
         Assert.Null(run.FlyingSpeed);
         Assert.Contains("by hand", (await coach.PageAsync(Url)).QuerySelector(".t-last")!.TextContent);
 
+        // The athlete's page shows the stretch and says why there is no curve; a correction asks for what was timed only.
+        var own = await coach.PageAsync($"/Athletes/1?run={run.Id}");
+        Assert.Contains("Only the zone was timed", own.Body!.TextContent);
+        Assert.Contains("1.12", own.QuerySelector(".splits")!.TextContent);
+        var correct = $"/Sessions/49/Runs/{run.Id}";
+        Assert.Equal(["1.12"], (await coach.PageAsync(correct)).QuerySelectorAll("input[name=mark]").Select(i => i.GetAttribute("value")));
+        await coach.PostAsync(correct, correct, ("mark", "1.15"), ("overrule", "true"));
+        Assert.Equal([0, 1.15], (await RunsAsync()).Single().Marks.OrderBy(m => m.Millimetres).Select(m => m.Seconds));
+
         // The next line takes the method and the start over, not the way of typing.
         var acceleration = (await PlanAsync()).Lines.First(l => l.Kind == WorkKind.Acceleration).Id;
         var next = (await Do("Line", ("line", $"{acceleration}"))).Page;

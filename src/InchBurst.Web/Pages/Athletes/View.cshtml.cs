@@ -86,16 +86,22 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
 
     private void Read(LoggedRun run)
     {
-        var outcome = run.IsFree ? SprintFit.Fit(run.Gates, run.FitAssumptions) : new FitOutcome(null, "A loaded or helped run does not show the athlete's own curve.");
+        var outcome = !run.HasStart ? new FitOutcome(null, "Only the zone was timed, so nothing is known of the way to it.")
+            : run.IsFree ? SprintFit.Fit(run.Gates, run.FitAssumptions)
+            : new FitOutcome(null, "A loaded or helped run does not show the athlete's own curve.");
         (Fit, Reason) = (outcome.Fitted, outcome.Reason);
-        Curve = BurstCurve.Draw(run.Gates, Fit, 772, 392, Club.SpeedUnit, Club.DistanceUnit);
-        CurveNarrow = BurstCurve.Draw(run.Gates, Fit, 358, 330, Club.SpeedUnit, Club.DistanceUnit);
+        if (run.HasStart)
+        {
+            Curve = BurstCurve.Draw(run.Gates, Fit, 772, 392, Club.SpeedUnit, Club.DistanceUnit);
+            CurveNarrow = BurstCurve.Draw(run.Gates, Fit, 358, 330, Club.SpeedUnit, Club.DistanceUnit);
+        }
+
         if (Fit is not null && Athlete is { MassKilograms: { } mass, HeightMetres: { } height })
         {
             Forces = SprintForces.From(Fit.Curve, new BodyAndAir(mass, height));
         }
 
-        var comparable = Runs.Where(r => RunMeaning.Comparable(run, r)).ToList();
+        var comparable = Runs.Where(r => RunMeaning.Comparable(run, r, flying: !run.HasStart)).ToList();
         Segments = [.. run.Segments.Select((s, i) =>
         {
             double? best = null;
@@ -107,7 +113,7 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
                 }
             }
 
-            return new SegmentRow(s, run.Marks[i].At.ToString(), best, best is { } b && s.Seconds <= b + 1e-9);
+            return new SegmentRow(s, run.Marks[run.HasStart ? i : i + 1].At.ToString(), best, best is { } b && s.Seconds <= b + 1e-9);
         })];
         var start = run.Start is { } position ? ", " + ShorthandWordsFor(position) + " start" : "";
         RunText = $"{Desk.DayText(run.Day)}{start}, marks at {string.Join(", ", run.Marks.Select(m => m.At))}{(run.Method == TimingMethod.Hand ? ", by hand" : "")}";
