@@ -59,11 +59,14 @@ async function freshToken(url) {
   return Boolean(meta);
 }
 
+/** True for what somebody else entered on this device: it is sent when they sign in again, under their own name. */
+export const isOthers = (entry, who) => Boolean(entry.by && who && entry.by !== who);
+
 /** Sends what waits, oldest first, until one cannot be sent. Only one tab of the device sends at a time. */
-export async function flush(onAnswer) {
+export async function flush(who, onAnswer) {
   const send = async () => {
     for (;;) {
-      const entry = (await all()).find((e) => !e.held);
+      const entry = (await all()).find((e) => !e.held && !isOthers(e, who));
       if (!entry) return { reached: true };
       const answer = await post(entry.url, entry.fields);
       if (!answer.reached) {

@@ -20,9 +20,11 @@ let wait = 1000;
 let prefetched = 0;
 let asking = 0;
 let footUntil = 0;
+let heard = false;
 
 const now = () => Date.now() + offset;
 const session = () => live()?.dataset.live;
+const who = () => live()?.dataset.who;
 const parse = (html) => new DOMParser().parseFromString(html, "text/html").querySelector("#live");
 
 // ---- what the server last said, kept on the device
@@ -112,7 +114,10 @@ function paint(html, own) {
 function hear(html, root, own) {
   lastHtml = html;
   if (own && root.querySelector("[data-toast]")) footUntil = Date.now() + TOAST;
-  offset = Number(root.dataset.now) - Date.now();
+  // An answer is as old as its way was long, so of several the one that puts the server latest is nearest to the truth.
+  const told = Number(root.dataset.now) - Date.now();
+  offset = heard ? Math.max(offset, told) : told;
+  heard = true;
   localStorage.setItem(OFFSET, String(offset));
   if (root.dataset.running) keep(html, root);
 }
@@ -151,9 +156,14 @@ async function ready() {
   if (form && !form.dataset.prepared) {
     form.dataset.prepared = "yes";
     if (getComputedStyle(form.querySelector("[data-pad]")).display !== "none") for (const box of boxesOf(form)) box.inputMode = "none";
+    // Never away from a box in which typing has begun.
     const bad = form.querySelector(".bad [data-mark], .odd [data-mark]");
-    if (!document.querySelector("dialog[open]")) (bad ?? boxesOf(form).find((b) => b.value === "") ?? boxesOf(form)[0])?.focus({ preventScroll: true });
-    (bad ?? (isDirty(form) ? boxesOf(form)[0] : null))?.select();
+    const fromGates = form.querySelector("[data-gate]");
+    if (!document.querySelector("dialog[open]") && (bad || fromGates || !isDirty(form))) {
+      const box = bad ?? boxesOf(form)[0];
+      box?.focus({ preventScroll: true });
+      if (box?.value) box.select();
+    }
   }
   const dialog = document.getElementById("t-person");
   if (dialog?.hasAttribute("open") && !dialog.matches(":modal")) { dialog.removeAttribute("open"); openPerson(dialog.querySelector('input[name="athlete"]').value, true); }
@@ -171,7 +181,7 @@ async function tell() {
   const chip = document.querySelector("[data-waiting]");
   if (!chip) return;
   const waiting = await outbox.all();
-  const held = waiting.filter((e) => e.held).length;
+  const held = waiting.filter((e) => e.held || outbox.isOthers(e, who())).length;
   const queued = waiting.length - held;
   const words = [];
   if (signIn) words.push("Sign in again");
@@ -195,7 +205,7 @@ async function flush() {
   const done = ask();
   let answer;
   try {
-    answer = await outbox.flush(async (entry, got) => {
+    answer = await outbox.flush(who(), async (entry, got) => {
       if (entry.session !== session()) return;
       if (got.state === "stored") pending = pending.filter((e) => e.n !== entry.n);
       else Object.assign(pending.find((e) => e.n === entry.n) ?? {}, { held: entry.held, asked: entry.asked });
@@ -217,7 +227,7 @@ async function flush() {
   const was = reached;
   reached = answer.reached;
   signIn = Boolean(answer.signIn);
-  if (!reached && (await outbox.all()).some((e) => !e.held)) {
+  if (!reached && (await outbox.all()).some((e) => !e.held && !outbox.isOthers(e, who()))) {
     wait = Math.min(wait * 1.6, 8000);
     retry = setTimeout(flush, wait);
   } else if (reached) {
@@ -232,7 +242,7 @@ const guid = () => crypto.randomUUID?.() ?? "10000000-1000-4000-8000-10000000000
 async function enqueue(url, fields, does, more = {}) {
   const value = (name) => fields.find(([k]) => k === name)?.[1];
   const entry = {
-    session: session(), url, does, made: now(), at: now(), athlete: value("athlete"), line: value("line"), round: value("round"), rep: value("rep"), reason: value("reason") ?? value("work"), ...more,
+    session: session(), by: who(), url, does, made: now(), at: now(), athlete: value("athlete"), line: value("line"), round: value("round"), rep: value("rep"), reason: value("reason") ?? value("work"), ...more,
     fields: fields.filter(([k]) => k !== "__RequestVerificationToken" && k !== "client" && k !== "at"),
   };
   entry.fields.push(["client", guid()], ["at", String(Math.round(entry.at))]);
@@ -348,7 +358,7 @@ async function openWaiting() {
     const item = document.createElement("div");
     item.className = "t-heldrow";
     const words = document.createElement("p");
-    words.append(Object.assign(document.createElement("b"), { textContent: `${entry.label}${entry.rep ? `, rep ${entry.rep}` : ""}` }), ` ${entry.held ?? "waits for the signal"}`);
+    words.append(Object.assign(document.createElement("b"), { textContent: `${entry.label}${entry.rep ? `, rep ${entry.rep}` : ""}` }), ` ${outbox.isOthers(entry, who()) ? `was entered by ${entry.by}, who has to sign in here to send it` : entry.held ?? "waits for the signal"}`);
     item.append(words);
     const act = (text, what) => {
       const button = Object.assign(document.createElement("button"), { className: "btn btn-outline-dark", textContent: text });
