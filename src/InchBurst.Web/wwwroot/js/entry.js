@@ -16,6 +16,11 @@ export function wholeDigits(first, expected) {
 export const boxesOf = (form) => [...form.querySelectorAll("[data-mark]")];
 export const isDirty = (form) => boxesOf(form).some((b) => b.value.trim() !== "");
 
+/** True when anything has been put in, a tapped observation or a side changed by hand too: then the form is not drawn anew. */
+export const isBegun = (form) => isDirty(form)
+  || [...form.querySelectorAll('input[name="seen"]')].some((i) => (i.type === "checkbox" ? i.checked : i.value.trim() !== ""))
+  || [...form.querySelectorAll('input[name="side"]')].some((i) => i.checked !== i.defaultChecked);
+
 export function clear(form) {
   for (const box of boxesOf(form)) {
     box.value = "";

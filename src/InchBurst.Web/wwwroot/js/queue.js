@@ -128,6 +128,7 @@ export function putOnLine(li, focus = true) {
   document.querySelectorAll("[data-boxes] i").forEach((box, i) => { box.className = i + 1 < rep ? "done" : i + 1 === rep ? "now" : ""; });
   if (live().dataset.sides) {
     const side = form.querySelector(`input[name="side"][value="${rep % 2 === 1 ? "Left" : "Right"}"]`);
+    for (const each of form.querySelectorAll('input[name="side"]')) each.defaultChecked = each === side;
     if (side) side.checked = true;
   }
   if (focus) boxesOf(form)[0]?.focus({ preventScroll: true });

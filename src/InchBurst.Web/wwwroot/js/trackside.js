@@ -1,6 +1,6 @@
 // Trackside: one page that works with and without a signal, beside other devices on the same session.
 import * as outbox from "./outbox.js";
-import { boxesOf, clear, isDirty } from "./entry.js";
+import { boxesOf, clear, isBegun, isDirty } from "./entry.js";
 import { apply, clock, draw, live, nextUp, putOnLine, rowOf } from "./queue.js";
 import { busy, say } from "./requests.js";
 
@@ -77,7 +77,7 @@ function paint(html, own) {
   if (!own && word && Date.now() < footUntil) next.querySelector("#t-word")?.replaceWith(word.cloneNode(true));
   const keepDialog = !own && dialog?.open && !next.querySelector("#t-person")?.open;
   // What is half typed stays under the fingers, whatever other devices do.
-  if (!own && form && isDirty(form) && next.dataset.running && !next.querySelector(".t-doubt")) {
+  if (!own && form && isBegun(form) && next.dataset.running && !next.querySelector(".t-doubt")) {
     const moved = next.dataset.line !== root.dataset.line;
     const note = form.querySelector('[data-f="note"]');
     const athlete = form.querySelector('[data-f="athlete"]').value;
@@ -102,7 +102,10 @@ function paint(html, own) {
   if (keepDialog) next.querySelector("#t-person")?.replaceWith(dialog);
   const typing = document.activeElement?.id;
   const box = form ? boxesOf(form).indexOf(document.activeElement) : -1;
+  const columns = [".t-main", ".t-queue"];
+  const tops = columns.map((c) => root.querySelector(c)?.scrollTop ?? 0);
   root.replaceWith(next);
+  if (next.dataset.line === root.dataset.line) columns.forEach((c, i) => { const column = next.querySelector(c); if (column) column.scrollTop = tops[i]; });
   // At once, in the same turn: the next key belongs to the box, not to the page.
   const fresh = next.querySelector("[data-marks]");
   if (box >= 0 && fresh) boxesOf(fresh)[Math.min(box, boxesOf(fresh).length - 1)].focus({ preventScroll: true });
@@ -217,7 +220,7 @@ async function flush() {
       }
       // A doubt is asked at once while nothing else has been typed; otherwise it waits to be looked at.
       const form = live().querySelector("[data-marks]");
-      if (got.html && entry.does === "save" && parse(got.html)?.querySelector(".t-doubt") && !(form && isDirty(form)) && pending.length === 1) {
+      if (got.html && entry.does === "save" && parse(got.html)?.querySelector(".t-doubt") && !(form && isBegun(form)) && pending.length === 1) {
         pending = [];
         await outbox.remove(entry.n);
         await show(got.html, true);
@@ -253,6 +256,8 @@ async function enqueue(url, fields, does, more = {}) {
 }
 
 async function queueForm(form, submitter) {
+  // A second press while the first is still being written is the same press.
+  if (form.dataset.writing) return;
   const does = submitter?.dataset.does ?? form.dataset.does ?? "other-change";
   const fields = [...new FormData(form, submitter)].filter(([k, v]) => k !== "seen" || v !== "");
   const marks = fields.filter(([k, v]) => (k === "mark" || k === "measure") && v.trim() !== "").map(([, v]) => v.trim());
@@ -264,9 +269,17 @@ async function queueForm(form, submitter) {
     return;
   }
   const typedAt = form.dataset.at ? Number(form.dataset.at) + offset : now();
-  const entry = await enqueue(submitter?.getAttribute("formaction") ?? form.getAttribute("action"), fields, does, {
-    at: "marks" in form.dataset ? typedAt : now(), said: does === "save" ? marks.join(" ") : submitter?.dataset.what ?? does,
-  });
+  let entry;
+  form.dataset.writing = "yes";
+  try {
+    entry = await enqueue(submitter?.getAttribute("formaction") ?? form.getAttribute("action"), fields, does, {
+      at: "marks" in form.dataset ? typedAt : now(), said: does === "save" ? marks.join(" ") : submitter?.dataset.what ?? does,
+    });
+  } catch {
+    // A browser that keeps nothing (a private window, a full disk) still saves; only without a signal it cannot.
+    await sendNow(form, submitter);
+    return;
+  } finally { delete form.dataset.writing; }
   document.querySelector("dialog[open]")?.close();
   if (does === "line" && !reached && !(await kept(`?line=${entry.line}&round=${entry.round}`))) say("This line was not kept on the device; it opens when the signal is back.");
   if (does === "line" && !reached) await rebuild(true);
