@@ -62,3 +62,26 @@ public sealed class KeyboardTests
         Assert.Empty(page.Complaints());
     }
 }
+
+/// <summary>The digits of a time find their own point, in the script that ships.</summary>
+public sealed class DigitTests
+{
+    [Fact]
+    public void The_point_stands_where_the_figure_is_nearest_to_what_is_expected()
+    {
+        using var app = new AppProcess(demo: true);
+        using var page = new Chromium(app);
+        page.EnterDemo();
+
+        // First digit typed, seconds expected, digits before the point.
+        (string First, double Expected, int Whole)[] cases =
+        [
+            ("2", 2.9, 1), ("3", 2.9, 1), ("9", 9.6, 1), ("1", 9.6, 2), ("1", 12.0, 2), ("9", 12.0, 1), ("2", 28.0, 2), ("3", 28.0, 2), ("6", 65.0, 2), ("1", 65.0, 3), ("0", 0.9, 1), ("1", 1.06, 1), ("5", 0, 1),
+        ];
+        foreach (var (first, expected, whole) in cases)
+        {
+            var found = page.Driver.ExecuteAsyncScript("const done = arguments[2]; import('/js/entry.js').then((m) => done(m.wholeDigits(arguments[0], arguments[1])))", first, expected);
+            Assert.True(Convert.ToInt32(found, System.Globalization.CultureInfo.InvariantCulture) == whole, $"{first} where {expected} s is expected: {found}");
+        }
+    }
+}

@@ -1,3 +1,4 @@
+using CsCheck;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
@@ -243,6 +244,29 @@ public class ReadingsTests
         Assert.Contains("two runs", Readings.Combine([By("a", 3.93), By("b", 3.93, after: 91)]).Conflict);
         Assert.Contains("triggers", Readings.Combine([By("a", 3.93), By("b", 3.93, trigger: StartTrigger.Gun)]).Conflict);
         Assert.Throws<ArgumentException>(() => Readings.Combine([]));
+    }
+
+    [Fact]
+    public void Whatever_is_read_the_marks_that_stand_rise_and_lie_between_the_readings()
+    {
+        var reading = Gen.Select(Gen.Int[200, 500], Gen.Int[1, 300], Gen.Int[0, 1], Gen.Int[0, 200]);
+        reading.Array[1, 5].Sample(all =>
+        {
+            var readings = all.Select((r, i) => new Reading($"{i}", (TimingMethod)r.Item3, StartTrigger.FirstGate, [new(Distance.InMetres(20), r.Item1 / 100.0), new(Distance.InMetres(30), (r.Item1 + r.Item2) / 100.0)], Now.AddSeconds(r.Item4))).ToList();
+            foreach (var combined in new[] { Readings.Combine(readings), Readings.Mean([.. readings.Where(r => r.Method == readings[0].Method)]) })
+            {
+                var same = readings.Where(r => r.Method == combined.Method).ToList();
+                Assert.True(combined.Marks[1].Seconds > combined.Marks[0].Seconds);
+                for (var mark = 0; mark < 2; mark++)
+                {
+                    Assert.InRange(combined.Marks[mark].Seconds, same.Min(r => r.Marks[mark].Seconds) - 1e-4, same.Max(r => r.Marks[mark].Seconds) + 1e-4);
+                }
+            }
+
+            // Hand readings never stand where an electronic one exists, and a mean is never made of a conflict.
+            Assert.Equal(readings.Any(r => r.Method == TimingMethod.Electronic) ? TimingMethod.Electronic : TimingMethod.Hand, Readings.Combine(readings).Method);
+            Assert.False(Readings.Combine(readings) is { IsMean: true, Conflict: not null });
+        }, iter: 1000);
     }
 
     [Fact]

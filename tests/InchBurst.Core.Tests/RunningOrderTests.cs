@@ -1,3 +1,4 @@
+using CsCheck;
 using InchBurst.Core.Log;
 
 namespace InchBurst.Core.Tests;
@@ -52,5 +53,21 @@ public class RunningOrderTests
         Assert.Equal((2, 5, TurnState.Ready), (extra[0].AthleteId, extra[0].Rep, extra[0].State));
         Assert.Equal([1, 2, 3], RunningOrder.Now(runners, Line, Now, called: 3).Select(t => t.AthleteId));
         Assert.Equal(TurnState.Held, RunningOrder.Now(runners, Line, Now, called: 3)[2].State);
+    }
+
+    [Fact]
+    public void Whatever_the_group_nobody_is_lost_and_the_ready_stand_before_the_resting()
+    {
+        var runner = Gen.Select(Gen.Int[0, 5], Gen.Int[-600, 0], Gen.Int[0, 9]);
+        Gen.Select(runner.Array[1, 30], Gen.Int[1, 4], Gen.Int[1, 3]).Sample((all, lanes, set) =>
+        {
+            var runners = all.Select((r, i) => new Runner(i, i, r.Item1, r.Item1 == 0 ? null : Now.AddSeconds(r.Item2), r.Item3 < 3 ? (KeptOut)(r.Item3 + 1) : KeptOut.No)).ToList();
+            var order = RunningOrder.Now(runners, new(4, set, 120, 300, lanes), Now);
+            Assert.Equal(runners.Select(r => r.AthleteId), order.Select(t => t.AthleteId).Order());
+            Assert.Equal(order.Select(t => t.State), order.Select(t => t.State).Order());
+            Assert.All(order, t => Assert.Equal(t.State == TurnState.Resting, RunningOrder.Goes(t.State) && t.ReadyAt > Now));
+            Assert.All(order.Where(t => RunningOrder.Goes(t.State)).Select((t, i) => (t, i)), x => Assert.Equal((x.i % lanes) + 1, x.t.Lane));
+            Assert.All(order.Where(t => t.State == TurnState.Resting).Zip(order.Where(t => t.State == TurnState.Resting).Skip(1)), p => Assert.True(p.First.ReadyAt <= p.Second.ReadyAt));
+        }, iter: 500);
     }
 }

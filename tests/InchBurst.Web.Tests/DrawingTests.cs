@@ -1,5 +1,6 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Rest;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
 using InchBurst.Web.Drawing;
@@ -80,5 +81,50 @@ public class DrawingTests
         Assert.Equal(WorkKinds.All, KindLook.All.Select(k => k.Kind));
         Assert.Equal(WorkKinds.All.Count, KindLook.All.Select(k => k.Look.Hue).Distinct().Count());
         Assert.Equal(WorkKinds.All.Count, KindLook.All.Select(k => KindLook.Marks(k.Kind)).Distinct().Count());
+    }
+
+    [Fact]
+    public void The_gauge_runs_from_92_to_101_percent_with_the_stop_line_at_its_share()
+    {
+        var gauge = GaugeDrawing.Draw(DropOff.Read([1.06, 1.04, 1.06])!, 330);
+        double X(double share) => gauge.Left + ((gauge.Right - gauge.Left) * (share - 0.92) / 0.09);
+        Assert.Equal(X(0.95), gauge.StopX, 6);
+        Assert.Equal(X(1.04 / 1.06), gauge.NowX, 6);
+        Assert.Equal("98.1", gauge.NowText);
+        Assert.Equal([X(1.04 / 1.06), X(1)], gauge.Earlier.Select(e => e.X), (a, b) => Math.Abs(a - b) < 1e-6);
+        Assert.False(gauge.Below);
+        Assert.Equal("95", gauge.Ticks.Single(t => t.Strong).Text);
+        Assert.Equal("100%", gauge.Ticks[^1].Text);
+        Assert.True(gauge.Ticks.Zip(gauge.Ticks.Skip(1)).All(t => t.Second.X - t.First.X > 20), "labels do not touch");
+    }
+
+    [Theory]
+    [InlineData(2.0, 0.95)]
+    [InlineData(1.2, 0.88)]
+    [InlineData(1.05, 0.97)]
+    public void A_rep_far_below_the_line_stands_at_the_left_end_and_inside_the_drawing(double last, double stop)
+    {
+        foreach (var width in new[] { 330.0, 358 })
+        {
+            var gauge = GaugeDrawing.Draw(DropOff.Read([1.0, last], stop)!, width);
+            Assert.InRange(gauge.NowX, gauge.Left, gauge.Right);
+            Assert.InRange(gauge.StopX, gauge.Left + 1, gauge.Right - 1);
+            Assert.All(gauge.Ticks, t => Assert.InRange(t.X, gauge.Left, width));
+            Assert.Equal(1 / last < stop, gauge.Below);
+        }
+    }
+
+    [Fact]
+    public void Every_athletes_drop_off_panel_shares_one_scale()
+    {
+        var three = DropOffPanel.Draw(1, "Ada", [1.04, 1.06, 1.12], 4, 0.95, 132, 64);
+        var one = DropOffPanel.Draw(2, "Bo", [1.10, 1.10], 4, 0.95, 132, 64);
+        Assert.Equal(three.StopY, one.StopY);
+        Assert.Equal(three.Dots[0].Y, one.Dots[0].Y, 6);
+        Assert.Equal(three.Dots[1].X, one.Dots[1].X, 6);
+        Assert.True(three.Dots[0].Y < three.Dots[1].Y && three.Dots[1].Y < three.StopY && three.Dots[2].Y > three.StopY);
+        Assert.Equal(("92.9%", true), (three.Last, three.Below));
+        Assert.Equal(("100.0%", false), (one.Last, one.Below));
+        Assert.All(three.Dots, d => Assert.InRange(d.Y, 0, 64));
     }
 }
