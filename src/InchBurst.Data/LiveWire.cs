@@ -5,6 +5,11 @@ using System.Threading.Channels;
 
 namespace InchBurst.Data;
 
+/// <summary>A sign of life of a set of timing gates.</summary>
+/// <param name="Name">What the set calls itself.</param>
+/// <param name="At">When, UTC.</param>
+public sealed record GatesHeard(string Name, DateTime At);
+
 /// <summary>Tells every device that watches a session that something in it changed. What changed is read from the file: the wire carries no data.</summary>
 public sealed class LiveWire
 {
@@ -15,6 +20,8 @@ public sealed class LiveWire
     private sealed class Line
     {
         public long Changes;
+
+        public ConcurrentDictionary<string, DateTime> Gates { get; } = new(StringComparer.Ordinal);
 
         public ConcurrentDictionary<Channel<bool>, byte> Watchers { get; } = new();
     }
@@ -32,6 +39,30 @@ public sealed class LiveWire
             watcher.Writer.TryWrite(true);
         }
     }
+
+    /// <summary>The sets of gates of a session with their last sign of life, by name; a set that has been silent for ten minutes was taken away.</summary>
+    public IReadOnlyList<GatesHeard> Gates(int sessionId, DateTime now) =>
+        [.. Of(sessionId).Gates.Where(g => now - g.Value < TakenAway).Select(g => new GatesHeard(g.Key, g.Value)).OrderBy(g => g.Name, StringComparer.Ordinal)];
+
+    /// <summary>Notes a sign of life of a set of gates. Devices are told at once of a new set; later signs travel with the wire's own sign of life.</summary>
+    public void Hear(int sessionId, GatesHeard heard)
+    {
+        var sets = Of(sessionId).Gates;
+        var isNew = sets.Count < MostSets && (!sets.TryGetValue(heard.Name, out var before) || heard.At - before >= TakenAway);
+        if (isNew || sets.ContainsKey(heard.Name))
+        {
+            sets[heard.Name] = heard.At;
+        }
+
+        if (isNew)
+        {
+            Tell(sessionId);
+        }
+    }
+
+    private const int MostSets = 12;
+
+    private static readonly TimeSpan TakenAway = TimeSpan.FromMinutes(10);
 
     /// <summary>Devices watching a session.</summary>
     public int Watching(int sessionId) => Of(sessionId).Watchers.Count;

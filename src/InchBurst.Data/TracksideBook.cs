@@ -326,6 +326,19 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
         return true;
     }
 
+    /// <summary>Notes that the gates of a session are alive.</summary>
+    /// <returns>False when the session is not running.</returns>
+    public async Task<bool> HearGatesAsync(int sessionId, string name, CancellationToken cancel = default)
+    {
+        var running = await db.Sessions.AnyAsync(s => s.Id == sessionId && s.State == SessionState.Running, cancel);
+        if (running)
+        {
+            wire.Hear(sessionId, new(name, clock.GetUtcNow().UtcDateTime));
+        }
+
+        return running;
+    }
+
     /// <summary>The oldest report of the gates that nobody has saved or dismissed, or null.</summary>
     public Task<GateReading?> NextGateAsync(int sessionId, CancellationToken cancel = default) =>
         db.GateReadings.AsNoTracking().Where(g => g.SessionId == sessionId && g.UsedFor == null).OrderBy(g => g.Id).FirstOrDefaultAsync(cancel);

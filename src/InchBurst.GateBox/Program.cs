@@ -4,7 +4,7 @@ using InchBurst.Core.Log;
 using InchBurst.Core.Sprint;
 
 // Stands in for timing gates: simulates runners and reports each one's passes to a running session over the open gate feed (docs/formats.md).
-const string Usage = "gatebox --to http://127.0.0.1:5080 --session N --token TOKEN [--gates 0,20,30] [--lane N] [--runs 5] [--every 10] [--seed 1]";
+const string Usage = "gatebox --to http://127.0.0.1:5080 --session N --token TOKEN [--gates 0,20,30] [--lane N] [--runs 5] [--every 10] [--seed 1] [--linger SECONDS]";
 string? Option(string name) => Array.IndexOf(args, "--" + name) is >= 0 and var i && i + 1 < args.Length ? args[i + 1] : null;
 double Number(string name, double usual) => double.TryParse(Option(name), NumberStyles.Float, CultureInfo.InvariantCulture, out var value) ? value : usual;
 
@@ -18,11 +18,12 @@ var gates = (Option("gates") ?? "0,20,30").Split(',').Select(g => double.Parse(g
 var random = new Random((int)Number("seed", 1));
 using var http = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(5) };
 http.DefaultRequestHeaders.Add("Gate-Token", token);
+await SignAsync();
 for (var run = 0; run < Number("runs", 5); run++)
 {
     if (run > 0)
     {
-        await Task.Delay(TimeSpan.FromSeconds(Number("every", 10)));
+        await RestAsync(TimeSpan.FromSeconds(Number("every", 10)));
     }
 
     // A runner of a team's usual range; each gate adds its own few milliseconds.
@@ -54,4 +55,27 @@ for (var run = 0; run < Number("runs", 5); run++)
     }
 }
 
+await RestAsync(TimeSpan.FromSeconds(Number("linger", 0)));
 return 0;
+
+// Between runs gates say that they are there. A sign that is lost does no harm: the next one follows.
+async Task SignAsync()
+{
+    try
+    {
+        using var answer = await http.PostAsJsonAsync($"gates/{session}/alive", new { Name = "Simulated gates" });
+    }
+    catch (Exception e) when (e is HttpRequestException or TaskCanceledException)
+    {
+        Console.Error.WriteLine("The server cannot be reached for a sign of life.");
+    }
+}
+
+async Task RestAsync(TimeSpan time)
+{
+    for (var left = time; left > TimeSpan.Zero; left -= TimeSpan.FromSeconds(10))
+    {
+        await Task.Delay(left < TimeSpan.FromSeconds(10) ? left : TimeSpan.FromSeconds(10));
+        await SignAsync();
+    }
+}

@@ -109,7 +109,9 @@ public sealed class Chromium : IDisposable
     }
 
     /// <summary>A new club with athletes A to H of invented names, and today's session of these lines with the clock running; gives the trackside page's path.</summary>
-    public string StartSession(int athletes, params string[] lines)
+    public string StartSession(int athletes, params string[] lines) => StartSession(athletes, 1, lines);
+
+    public string StartSession(int athletes, int lanes, string[] lines)
     {
         Go("/");
         Type("#Input_Club", "Harbour Runners");
@@ -125,6 +127,8 @@ public sealed class Chromium : IDisposable
         }
 
         Go("/Sessions/New");
+        Find("#Input_Lanes").Clear();
+        Type("#Input_Lanes", $"{lanes}");
         Click(".btn-primary");
         foreach (var (line, i) in lines.Select((l, i) => (l, i)))
         {

@@ -398,6 +398,73 @@ public sealed class LiveTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Gates_say_that_they_are_there_and_trackside_shows_it()
+    {
+        using var gates = new HttpClient { BaseAddress = house.Address };
+        async Task<HttpStatusCode> Sign(int session, string token, string? name)
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, $"/gates/{session}/alive") { Content = System.Net.Http.Json.JsonContent.Create(new { name }) };
+            request.Headers.Add("Gate-Token", token);
+            return (await gates.SendAsync(request)).StatusCode;
+        }
+
+        await coach.PostAsync("/Settings", "/Settings?handler=Gates", ("on", "true"));
+        var token = (await coach.PageAsync("/Settings")).QuerySelector(".token")!.TextContent;
+        Assert.Null((await coach.PageAsync(Url)).QuerySelector("[data-gates]"));
+        Assert.Equal(HttpStatusCode.Unauthorized, await Sign(49, "no token", "Home straight"));
+        Assert.Equal(HttpStatusCode.NotFound, await Sign(48, token, "Home straight"));
+        Assert.Null((await coach.PageAsync(Url)).QuerySelector("[data-gates]"));
+        Assert.Equal(HttpStatusCode.Accepted, await Sign(49, token, "Home straight"));
+        Assert.Equal(HttpStatusCode.Accepted, await Sign(49, token, null));
+        Assert.Equal(HttpStatusCode.Accepted, await Sign(49, token, new string('x', 300)));
+        var shown = System.Text.Json.JsonSerializer.Deserialize<Dictionary<string, long>>((await coach.PageAsync(Url)).QuerySelector("[data-gates]")!.GetAttribute("data-gates")!)!;
+        Assert.Equal(["", "Home straight", new string('x', 40)], shown.Keys.Order(StringComparer.Ordinal));
+        Assert.All(shown.Values, at => Assert.InRange(DateTimeOffset.FromUnixTimeMilliseconds(at), DateTimeOffset.UtcNow.AddMinutes(-2), DateTimeOffset.UtcNow.AddSeconds(1)));
+    }
+
+    [Fact]
+    public void A_set_of_gates_is_news_once_is_dropped_after_ten_minutes_and_there_are_never_too_many()
+    {
+        var wire = new LiveWire();
+        var t = new DateTime(2026, 11, 25, 17, 0, 0, DateTimeKind.Utc);
+        var stamps = new HashSet<string> { wire.Stamp(1) };
+        wire.Hear(1, new("A", t));
+        Assert.True(stamps.Add(wire.Stamp(1)), "a new set is told at once");
+        wire.Hear(1, new("A", t.AddSeconds(10)));
+        Assert.False(stamps.Add(wire.Stamp(1)), "its later signs draw no screen anew");
+        wire.Hear(1, new("B", t.AddMinutes(9)));
+        Assert.Equal([("A", t.AddSeconds(10)), ("B", t.AddMinutes(9))], wire.Gates(1, t.AddMinutes(9)).Select(g => (g.Name, g.At)));
+        Assert.Equal(["B"], wire.Gates(1, t.AddMinutes(11)).Select(g => g.Name));
+        Assert.Empty(wire.Gates(2, t));
+        stamps.Add(wire.Stamp(1));
+        wire.Hear(1, new("A", t.AddMinutes(20)));
+        Assert.True(stamps.Add(wire.Stamp(1)), "back after being taken away is news again");
+        for (var i = 0; i < 100; i++)
+        {
+            wire.Hear(1, new($"C{i}", t.AddMinutes(20)));
+        }
+
+        Assert.InRange(wire.Gates(1, t.AddMinutes(20)).Count, 2, 12);
+    }
+
+    [Fact]
+    public async Task An_untimed_line_shows_its_planned_time_and_when_it_came_on()
+    {
+        var first = (await PlanAsync()).Lines.First();
+        await Do("Line", ("line", $"{first.Id}"), ("round", "1"));
+        var root = (await coach.PageAsync(Url)).QuerySelector("#live")!;
+        Assert.Equal("240", root.QuerySelector("[data-line-clock]")!.GetAttribute("data-line-clock"));
+        Assert.InRange(long.Parse(root.GetAttribute("data-line-from")!, CultureInfo.InvariantCulture), DateTimeOffset.UtcNow.AddMinutes(-2).ToUnixTimeMilliseconds(), DateTimeOffset.UtcNow.ToUnixTimeMilliseconds());
+
+        // A line that is only looked at is not on, so its clock does not run.
+        var other = (await PlanAsync()).Lines.ElementAt(1);
+        root = (await coach.PageAsync($"{Url}?line={other.Id}&round=1")).QuerySelector("#live")!;
+        Assert.Equal($"{other.Id}", root.GetAttribute("data-line"));
+        Assert.Equal("", root.GetAttribute("data-line-from"));
+        Assert.Null((await coach.PageAsync($"{Url}?line={fly}&round=1")).QuerySelector("[data-line-clock]"));
+    }
+
+    [Fact]
     public async Task A_timer_logs_times_and_nothing_else()
     {
         await coach.PostAsync("/Settings/People", "/Settings/People?handler=Add", ("name", "Ravi at the gate"), ("role", "timer"), ("password", "long enough too"));

@@ -8,6 +8,9 @@ namespace InchBurst.Web.Support;
 /// <summary>A run as timing gates send it.</summary>
 public sealed record GateReport(Guid Run, int Lane, IReadOnlyList<GatePass>? Passes);
 
+/// <summary>A sign of life of timing gates.</summary>
+public sealed record GateSign(string? Name);
+
 /// <summary>Takes what timing gates report (docs/formats.md, the gate feed).</summary>
 public static class GateDesk
 {
@@ -16,13 +19,13 @@ public static class GateDesk
     /// <summary>A new token: 160 random bits.</summary>
     public static string NewToken() => Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(20));
 
+    private const int LongestName = 40;
+
     public static async Task<IResult> TakeAsync(int session, GateReport report, HttpRequest request, SquadBook squads, TracksideBook book, CancellationToken cancel)
     {
-        var club = await squads.ClubOrNullAsync(cancel);
-        var shown = request.Headers[TokenHeader].ToString();
-        if (club is null || club.GateToken.Length == 0 || !CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(shown), Encoding.UTF8.GetBytes(club.GateToken)))
+        if (!await MayAsync(request, squads, cancel))
         {
-            return Results.Json(new { problem = "The token is not this club's." }, statusCode: StatusCodes.Status401Unauthorized);
+            return WrongToken();
         }
 
         if (report.Run == Guid.Empty || report.Passes is not { Count: > 0 and <= GateFeed.MostPasses } passes || report.Lane is < 0 or > 20
@@ -31,8 +34,29 @@ public static class GateDesk
             return Results.Json(new { problem = $"A report has a run id and 1 to {GateFeed.MostPasses} passes, each with a gate from 0 and milliseconds." }, statusCode: StatusCodes.Status400BadRequest);
         }
 
-        return await book.ReportAsync(session, report.Run, report.Lane, passes, cancel)
-            ? Results.Accepted()
-            : Results.Json(new { problem = "That session is not running." }, statusCode: StatusCodes.Status404NotFound);
+        return await book.ReportAsync(session, report.Run, report.Lane, passes, cancel) ? Results.Accepted() : NotRunning();
     }
+
+    /// <summary>A sign of life between runs, so that the coach sees at once when the gates fall silent.</summary>
+    public static async Task<IResult> AliveAsync(int session, GateSign sign, HttpRequest request, SquadBook squads, TracksideBook book, CancellationToken cancel)
+    {
+        if (!await MayAsync(request, squads, cancel))
+        {
+            return WrongToken();
+        }
+
+        var name = (sign.Name ?? "").Trim();
+        return await book.HearGatesAsync(session, name[..Math.Min(LongestName, name.Length)], cancel) ? Results.Accepted() : NotRunning();
+    }
+
+    private static async Task<bool> MayAsync(HttpRequest request, SquadBook squads, CancellationToken cancel)
+    {
+        var club = await squads.ClubOrNullAsync(cancel);
+        var shown = request.Headers[TokenHeader].ToString();
+        return club is { GateToken.Length: > 0 } && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(shown), Encoding.UTF8.GetBytes(club.GateToken));
+    }
+
+    private static IResult WrongToken() => Results.Json(new { problem = "The token is not this club's." }, statusCode: StatusCodes.Status401Unauthorized);
+
+    private static IResult NotRunning() => Results.Json(new { problem = "That session is not running." }, statusCode: StatusCodes.Status404NotFound);
 }

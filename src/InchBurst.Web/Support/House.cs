@@ -131,21 +131,26 @@ public static class House
         app.UseAuthorization();
         app.MapStaticAssets().AllowAnonymous();
         app.MapRazorPages().WithStaticAssets();
-        app.MapGet("/live/{id:int}", (int id, LiveWire wire, IHostApplicationLifetime life, CancellationToken cancel) => Microsoft.AspNetCore.Http.TypedResults.ServerSentEvents(Live(id, wire, life.ApplicationStopping, cancel)))
+        app.MapGet("/live/{id:int}", (int id, LiveWire wire, TimeProvider clock, IHostApplicationLifetime life, CancellationToken cancel) => Microsoft.AspNetCore.Http.TypedResults.ServerSentEvents(Live(id, wire, clock, life.ApplicationStopping, cancel)))
             .RequireAuthorization(TimerPolicy);
 
         // Gates cannot sign in; they show the club's token instead.
         app.MapPost("/gates/{session:int}", GateDesk.TakeAsync).AllowAnonymous().DisableAntiforgery();
+        app.MapPost("/gates/{session:int}/alive", GateDesk.AliveAsync).AllowAnonymous().DisableAntiforgery();
     }
 
-    private static readonly TimeSpan SignOfLife = TimeSpan.FromSeconds(20);
+    private static readonly TimeSpan SignOfLife = TimeSpan.FromSeconds(10);
 
-    private static async IAsyncEnumerable<SseItem<string>> Live(int id, LiveWire wire, CancellationToken stopping, [EnumeratorCancellation] CancellationToken gone)
+    private static async IAsyncEnumerable<SseItem<string>> Live(int id, LiveWire wire, TimeProvider clock, CancellationToken stopping, [EnumeratorCancellation] CancellationToken gone)
     {
         using var either = CancellationTokenSource.CreateLinkedTokenSource(stopping, gone);
         await foreach (var stamp in wire.WatchAsync(id, SignOfLife, either.Token))
         {
-            yield return new SseItem<string>(stamp ?? "", stamp is null ? "alive" : "changed");
+            // A sign of life tells how long each set of gates has been silent, in ms.
+            var now = clock.GetUtcNow().UtcDateTime;
+            yield return stamp is null
+                ? new(System.Text.Json.JsonSerializer.Serialize(wire.Gates(id, now).ToDictionary(g => g.Name, g => (long)(now - g.At).TotalMilliseconds)), "alive")
+                : new(stamp, "changed");
         }
     }
 

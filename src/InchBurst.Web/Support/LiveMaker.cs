@@ -52,6 +52,8 @@ public sealed record LiveView(
     IReadOnlyList<string> EarlierCues,
     GateOffer? Gate,
     IReadOnlyList<string> QuickDrills,
+    double PlannedSeconds,
+    IReadOnlyList<GatesHeard> Gates,
     DateTime Now,
     string Stamp,
     LiveAsk Ask)
@@ -63,6 +65,11 @@ public sealed record LiveView(
     public TypedEntry? Typed => Ask.Typed;
 
     public bool Asks => Boxes.Count > 0;
+
+    public double ElapsedSeconds => Session.StartedAt is { } started ? (Now - started).TotalSeconds : 0;
+
+    /// <summary>When the line shown came on, or null when another one is on.</summary>
+    public DateTime? LineFrom => Place is { } place && place.Line.Id == Session.CurrentLineId && place.Round == Session.CurrentRound ? Session.LineStartedAt : null;
 
     public QueueRow? OnLine => Queue.FirstOrDefault(q => q.Athlete.Id == Typed?.AthleteId)
         ?? (Gate is { Reading.Lane: > 0 and var lane } ? Queue.FirstOrDefault(q => q.Turn.Lane == lane) : null)
@@ -133,9 +140,11 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             line is null ? [] : Boxes(line, timing, pace, club, ask.Typed, gate?.Marks),
             line is null ? null : LaneDrawing.Draw(line, 840, session.StraightMetres, club.DistanceUnit),
             line is null ? null : LaneDrawing.Draw(line, 358, session.StraightMetres, club.DistanceUnit, 6),
-            SessionStrip.Draw(live.Plan, timeline, session.WindowMinutes * 60, 560, 74, null),
+            SessionStrip.Draw(live.Plan, timeline, session.WindowMinutes * 60, 560, 92, null),
             await LastAsync(live, ask.RunId, club, school), forecast, offers, [.. (await sessions.CuesBeforeAsync(session)).Where(c => c.Length > 0).Distinct().Take(2)], gate,
-            line is null ? [] : [.. Observations.For(line.Kind).SelectMany(o => o.Drills.Take(1)).Distinct().Take(3)], now, stamp, ask);
+            line is null ? [] : [.. Observations.For(line.Kind).SelectMany(o => o.Drills.Take(1)).Distinct().Take(3)],
+            line is null ? 0 : timeline.Items.FirstOrDefault(i => i.Line.Id == line.Id && i.Round == place!.Round - 1)?.Seconds ?? 0,
+            wire.Gates(sessionId, now), now, stamp, ask);
     }
 
     /// <summary>Every line to go to, in order, once a round of its block.</summary>

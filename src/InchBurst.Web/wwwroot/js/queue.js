@@ -30,6 +30,9 @@ function sorted(now) {
   return rows().map((li) => ({ li, key: key(li) })).sort((a, b) => a.key.reduce((d, k, i) => d || k - b.key[i], 0)).map((x) => x.li);
 }
 
+// Lanes are taken in turn: place 0 is whoever is on the line.
+const laneOf = (place) => (Number(live().dataset.gone) + place) % Number(live().dataset.lanes) + 1;
+
 /** Draws order, rests and waits as they are now. */
 export function draw(now) {
   const root = live();
@@ -42,7 +45,7 @@ export function draw(now) {
     focused?.focus({ preventScroll: true });
   }
   const counts = { ready: 0, resting: 0, finished: 0 };
-  let place = 0;
+  let place = rows().some((li) => li.dataset.on) ? 1 : 0;
   for (const li of order) {
     const state = stateOf(li, now);
     li.className = `q ${state}${li.dataset.on ? " on" : ""}`;
@@ -56,7 +59,7 @@ export function draw(now) {
     const small = li.querySelector("[data-small]");
     if (!OUT.includes(state) && state !== "plain") {
       const words = [`rep ${li.dataset.rep}`];
-      if (Number(root.dataset.lanes) > 1 && state === "ready" && !li.dataset.on) words.push(`lane ${(place + 1) % Number(root.dataset.lanes) + 1}`);
+      if (Number(root.dataset.lanes) > 1 && state === "ready" && !li.dataset.on) words.push(`lane ${laneOf(place)}`);
       if (state === "ready" && li.dataset.ready && wait < -15) words.push(`waits ${clock(-wait)} over`);
       if (li.dataset.warning) words.push("mind");
       small.textContent = state === "finished" ? "tap for an extra rep" : words.join(", ");
@@ -115,6 +118,7 @@ export function putOnLine(li, focus = true) {
   set("athlete", li.dataset.athlete);
   set("rep", li.dataset.rep);
   set("name", li.dataset.name);
+  set("onit", Number(live().dataset.lanes) > 1 ? `On the line, lane ${laneOf(0)}` : "On the line");
   const warning = form.querySelector('[data-f="warning"]');
   warning.textContent = li.dataset.warning;
   warning.hidden = li.dataset.warning === "";
@@ -151,6 +155,7 @@ export function apply(entry, now) {
   const leave = () => { if (li === before) { delete li.dataset.on; putOnLine(nextUp(now)); } };
   switch (entry.does) {
     case "save": case "outcome": case "skip": case "again":
+      if (entry.does !== "skip" && String(entry.line) === root.dataset.line && Number(entry.rep) === Number(li.dataset.rep)) root.dataset.gone = Number(root.dataset.gone) + 1;
       if (entry.does !== "again" && String(entry.line) === root.dataset.line && Number(entry.rep) === Number(li.dataset.rep)) li.dataset.rep = Number(entry.rep) + 1;
       if (entry.does !== "skip") li.dataset.ready = Math.max(Number(li.dataset.ready || 0), entry.at + rest());
       leave();

@@ -9,6 +9,8 @@ const OFFSET = "inch-burst-clock-offset";
 const REFRESH_KEPT = 60000;
 const TOAST = 8000;
 const FORECAST = 30000;
+const GATES_SILENT = 35;
+const GATES_TAKEN_AWAY = 600;
 let offset = Number(localStorage.getItem(OFFSET) ?? 0);
 let lastHtml = "";
 // What this page knows to be waiting, in step with the device's storage, so that drawing anew never forgets what was just entered.
@@ -21,6 +23,8 @@ let prefetched = 0;
 let asking = 0;
 let footUntil = 0;
 let heard = false;
+// Each set of gates' latest sign of life, by the server's clock.
+const gatesAt = {};
 
 const now = () => Date.now() + offset;
 const session = () => live()?.dataset.live;
@@ -146,6 +150,7 @@ async function rebuild(own) {
   const elsewhere = moved && await kept(`?line=${moved.line}&round=${moved.round}`);
   // From here to the end of drawing nothing is waited for, so nothing can be entered in between.
   paint(elsewhere ?? lastHtml, own);
+  if (elsewhere) live().dataset.lineFrom = String(moved.at);
   for (const entry of pending) if (!entry.held) apply(entry, now());
   await ready();
 }
@@ -175,7 +180,37 @@ async function ready() {
 
 function tick() {
   for (const el of document.querySelectorAll("[data-clock-from]")) el.textContent = clock((now() - Number(el.dataset.clockFrom)) / 1000);
+  drawLineClock();
+  drawGates();
   draw(now());
+}
+
+// Gates give a sign of life every ten seconds or so; the coach should not learn of a flat battery from a missing time.
+function drawGates() {
+  const el = document.querySelector("[data-gates]");
+  if (!el) return;
+  const sets = Object.entries(JSON.parse(el.dataset.gates)).map(([name, at]) => ({ name, silent: (now() - Math.max(gatesAt[name] ?? 0, at)) / 1000 })).filter((s) => s.silent < GATES_TAKEN_AWAY);
+  const longest = sets.reduce((a, b) => (b.silent > a.silent ? b : a), { silent: -1 });
+  const lost = longest.silent > GATES_SILENT;
+  el.hidden = sets.length === 0;
+  el.classList.toggle("lost", lost);
+  const set = (part, words) => { const at = el.querySelector(part); if (at.textContent !== words) at.textContent = words; };
+  set("[data-gates-name]", lost || sets.length === 1 ? longest.name || "Gates" : `${sets.length} sets of gates`);
+  set("[data-gates-word]", lost ? `silent for ${clock(longest.silent)}` : "in touch");
+}
+
+// Time left on a line that is done by the clock, as "2:10 left" and then as "0:20 over".
+function drawLineClock() {
+  const el = document.querySelector("[data-line-clock]");
+  const from = Number(live()?.dataset.lineFrom);
+  if (!el || !from) return;
+  const planned = Number(el.dataset.lineClock);
+  const gone = (now() - from) / 1000;
+  const over = gone - planned;
+  el.classList.toggle("late", over >= 1);
+  el.querySelector("b").textContent = clock(Math.abs(over));
+  el.querySelector("span").textContent = over < 1 ? `left of ${clock(planned)}` : `over the ${clock(planned)} planned`;
+  el.querySelector("progress").value = Math.min(planned, Math.max(0, gone));
 }
 
 // ---- what waits
@@ -249,7 +284,8 @@ async function enqueue(url, fields, does, more = {}) {
     fields: fields.filter(([k]) => k !== "__RequestVerificationToken" && k !== "client" && k !== "at"),
   };
   entry.fields.push(["client", guid()], ["at", String(Math.round(entry.at))]);
-  entry.label = `${rowOf(entry.athlete)?.dataset.name ?? ""} ${more.said ?? does}`.trim();
+  entry.name = rowOf(entry.athlete)?.dataset.name ?? "";
+  entry.label = `${entry.name} ${more.said ?? does}`.trim();
   await outbox.put(entry);
   pending.push(entry);
   return entry;
@@ -336,6 +372,7 @@ function listen() {
     soon = setTimeout(() => { if (asking > 0) look(stamp); else if (stamp !== live()?.dataset.stamp) refresh(); }, 80);
   };
   wire.addEventListener("changed", (event) => look(event.data));
+  wire.addEventListener("alive", (event) => { for (const [name, silent] of Object.entries(JSON.parse(event.data))) gatesAt[name] = now() - silent; });
   wire.addEventListener("open", () => { if (!reached) flush(); });
   wire.addEventListener("error", () => {
     // A closed wire may mean no signal; sending what waits, or asking, finds out.
@@ -378,6 +415,19 @@ async function openWaiting() {
       button.addEventListener("click", async () => { await what(); dialog.close(); await rebuild(true); flush(); });
       item.append(button);
     };
+    const figures = entry.held && entry.does === "save" && !outbox.isOthers(entry, who()) ? entry.fields.filter(([k]) => k === "mark" || k === "measure") : [];
+    if (figures.length > 0) {
+      const boxes = figures.map(([, value], i) => Object.assign(document.createElement("input"), { className: "form-control", value, maxLength: 40, inputMode: "decimal", ariaLabel: `Figure ${i + 1} of ${entry.label}` }));
+      item.append(...boxes);
+      act("Save again", async () => {
+        boxes.forEach((box, i) => { figures[i][1] = box.value; });
+        entry.label = `${entry.name} ${boxes.map((b) => b.value).filter(Boolean).join(" ")}`;
+        delete entry.held;
+        delete entry.asked;
+        await outbox.put(entry);
+        await reload();
+      });
+    }
     if (entry.asked) act("It is right, save it", async () => { entry.fields.push(["overrule", "true"]); delete entry.held; delete entry.asked; await outbox.put(entry); await reload(); });
     act(entry.held ? "Drop it" : "Take it back", async () => { if (window.confirm(`Drop ${entry.label}? It is not in the book yet.`)) { await outbox.remove(entry.n); await reload(); } });
     dialog.append(item);
