@@ -18,16 +18,20 @@ public sealed class TestHouse : IAsyncDisposable
     {
         this.app = app;
         Options = options;
-        Address = new Uri(app.Urls.First());
+        Address = new Uri(app.Urls.First(u => u.StartsWith("http:", StringComparison.Ordinal)));
+        NetworkAddress = app.Urls.FirstOrDefault(u => u.StartsWith("https:", StringComparison.Ordinal)) is { } url ? new Uri(url) : null;
     }
 
     public HouseOptions Options { get; }
 
     public Uri Address { get; }
 
+    /// <summary>Where other devices would come in, on loopback here; null when the house is closed to them.</summary>
+    public Uri? NetworkAddress { get; }
+
     public IServiceProvider Services => app.Services;
 
-    public static async Task<TestHouse> OpenAsync(bool demo = false, string? folder = null)
+    public static async Task<TestHouse> OpenAsync(bool demo = false, string? folder = null, bool network = false)
     {
         folder ??= Path.Combine(Path.GetTempPath(), "inch-burst-test-" + Guid.NewGuid().ToString("N"));
         if (demo)
@@ -35,7 +39,7 @@ public sealed class TestHouse : IAsyncDisposable
             await TakeDemoAsync(folder);
         }
 
-        return await BuildAsync(folder, demo);
+        return await BuildAsync(folder, demo, network);
     }
 
     // Simulating twelve weeks takes seconds, so it is done once and every test gets a copy of the file.
@@ -59,9 +63,9 @@ public sealed class TestHouse : IAsyncDisposable
         }
     }
 
-    private static async Task<TestHouse> BuildAsync(string folder, bool demo)
+    private static async Task<TestHouse> BuildAsync(string folder, bool demo, bool network = false)
     {
-        var options = new HouseOptions(folder, 0, demo, false, ContentRoot: Path.Combine(Repository.Root, "src/InchBurst.Web"));
+        var options = new HouseOptions(folder, 0, demo, false, ContentRoot: Path.Combine(Repository.Root, "src/InchBurst.Web")) { Network = network ? IPAddress.Loopback : null, NetworkPort = 0 };
         var app = House.Build([], options);
         await House.PrepareAsync(app);
         await app.StartAsync();
@@ -92,11 +96,17 @@ public sealed class TestHouse : IAsyncDisposable
         return visitor;
     }
 
-    public async ValueTask DisposeAsync()
+    /// <summary>Ends the application and leaves its folder, for another house to open.</summary>
+    public async Task CloseAsync()
     {
         await app.StopAsync();
         await app.DisposeAsync();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        await CloseAsync();
         Directory.Delete(Options.DataFolder, true);
     }
 }

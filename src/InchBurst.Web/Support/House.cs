@@ -38,6 +38,11 @@ public static class House
         builder.WebHost.ConfigureKestrel(k =>
         {
             k.ListenLocalhostOnly(options.Port);
+            if (options.Network is { } network)
+            {
+                k.Listen(network, options.NetworkPort, l => l.UseHttps(h => h.ServerCertificateSelector = (_, _) => k.ApplicationServices.GetRequiredService<NearbyDevices>().Current()));
+            }
+
             k.AddServerHeader = false;
             k.Limits.MaxRequestBodySize = 2_000_000;
         });
@@ -59,6 +64,7 @@ public static class House
         services.AddSingleton<CurveShelf>();
         services.AddSingleton<LiveWire>();
         services.AddSingleton<Shipped>();
+        services.AddSingleton<NearbyDevices>();
         services.AddSingleton<CatalogueShelf>();
         services.AddScoped<ExerciseCatalogue>(s => s.GetRequiredService<CatalogueShelf>().Current(s.GetRequiredService<ClubDb>()));
         services.AddDbContext<ClubDb>(o => o.UseSqlite(ClubFile.ConnectionString(options.DataFolder), s => s.UseQuerySplittingBehavior(QuerySplittingBehavior.SingleQuery)));
@@ -133,6 +139,9 @@ public static class House
         app.MapRazorPages().WithStaticAssets();
         app.MapGet("/live/{id:int}", (int id, LiveWire wire, TimeProvider clock, IHostApplicationLifetime life, CancellationToken cancel) => Microsoft.AspNetCore.Http.TypedResults.ServerSentEvents(Live(id, wire, clock, life.ApplicationStopping, cancel)))
             .RequireAuthorization(TimerPolicy);
+
+        // A phone fetches what it is to trust before anybody has signed in on it; it is the public part only.
+        app.MapGet("/authority.crt", (NearbyDevices nearby) => nearby.IsOn ? Results.File(nearby.AuthorityCertificate(), "application/x-x509-ca-cert", "inch-burst.crt") : Results.NotFound()).AllowAnonymous();
 
         // Gates cannot sign in; they show the club's token instead.
         app.MapPost("/gates/{session:int}", GateDesk.TakeAsync).AllowAnonymous().DisableAntiforgery();

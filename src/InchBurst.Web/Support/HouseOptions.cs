@@ -1,10 +1,17 @@
 using System.Globalization;
+using System.Net;
 
 namespace InchBurst.Web.Support;
 
 /// <summary>How the application was started.</summary>
 public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool Reset, string? Problem = null, string? ContentRoot = null)
 {
+    /// <summary>Where other devices are listened for, encrypted; null when only this machine may come in.</summary>
+    public IPAddress? Network { get; init; }
+
+    /// <summary>Port for other devices.</summary>
+    public int NetworkPort { get; init; } = 5443;
+
     public static HouseOptions Read(string[] args)
     {
         var home = Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.DoNotVerify);
@@ -21,16 +28,33 @@ public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool R
                     options = options with { Port = port };
                     i++;
                     break;
-                case "--data" or "--port":
+                case "--network-port" when i + 1 < args.Length && int.TryParse(args[i + 1], CultureInfo.InvariantCulture, out var port) && port is > 0 and < 65536:
+                    options = options with { NetworkPort = port };
+                    i++;
+                    break;
+                case "--data" or "--port" or "--network-port":
                     return options with { Problem = $"{args[i]} needs {(args[i] == "--data" ? "a folder" : "a port number from 1 to 65535")} after it." };
+                case "--network":
+                    options = options with { Network = IPAddress.Any };
+                    break;
                 case "--demo" or "--reset":
                     break;
                 case "--content" when i + 1 < args.Length:
                     options = options with { ContentRoot = Path.GetFullPath(args[++i]) };
                     break;
                 default:
-                    return options with { Problem = $"Unknown option {args[i]}. Known: --data DIR, --port N, --demo, --reset." };
+                    return options with { Problem = $"Unknown option {args[i]}. Known: --data DIR, --port N, --network, --network-port N, --demo, --reset." };
             }
+        }
+
+        if (options.Network is not null && options.Demo)
+        {
+            return options with { Problem = "--network is for your own club: anybody may enter the demo, so it stays on this machine." };
+        }
+
+        if (options.Network is not null && options.NetworkPort == options.Port)
+        {
+            return options with { Problem = "--port and --network-port must differ." };
         }
 
         return options.Reset && !options.Demo

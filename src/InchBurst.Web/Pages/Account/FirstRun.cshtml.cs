@@ -1,6 +1,7 @@
 using System.ComponentModel.DataAnnotations;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
+using InchBurst.Web.Support;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -31,11 +32,14 @@ public sealed class FirstRunModel(ClubDb db, UserManager<AppUser> users, SignInM
     [BindProperty]
     public ClubInput Input { get; set; } = new();
 
+    /// <summary>The first account is made on the machine that holds the data, never from somewhere on the network.</summary>
+    public bool IsElsewhere => !NearbyDevices.IsOwnMachine(HttpContext.Connection.RemoteIpAddress, HttpContext.Connection.LocalIpAddress);
+
     public async Task<IActionResult> OnGetAsync() => await users.Users.AnyAsync() ? Redirect("/SignIn") : Page();
 
     public async Task<IActionResult> OnPostAsync()
     {
-        if (!ModelState.IsValid)
+        if (!ModelState.IsValid || IsElsewhere)
         {
             return Page();
         }

@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Settings;
 
-public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options, TimeProvider clock) : PageModel
+public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options, NearbyDevices nearby, TimeProvider clock) : PageModel
 {
     public sealed class ClubInput
     {
@@ -27,6 +27,11 @@ public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options
     public bool Saved { get; private set; }
 
     public string Folder => options.DataFolder;
+
+    public NearbyDevices Nearby => nearby;
+
+    /// <summary>Where other devices find this machine.</summary>
+    public IReadOnlyList<string> Addresses => [.. NearbyDevices.Addresses().Select(a => $"https://{a}:{nearby.Port}")];
 
     public string GateToken { get; private set; } = "";
 
