@@ -1,4 +1,4 @@
-// Takes pictures of the running demo through ChromeDriver. Usage: node tools/shots.mjs OUT_DIR name=path[@WIDTHxHEIGHT] ...
+// Takes pictures of the running demo through ChromeDriver. Usage: node tools/shots.mjs OUT_DIR name=path[@WIDTHxHEIGHT[t]] ... (t: by touch)
 // A path may carry steps after "!": click:CSS, type:CSS:TEXT, enter:CSS, wait:CSS, top:PIXELS.
 import { spawn } from "node:child_process";
 import { mkdirSync, mkdtempSync, writeFileSync } from "node:fs";
@@ -53,8 +53,9 @@ try {
     const [name, rest] = [item.slice(0, item.indexOf("=")), item.slice(item.indexOf("=") + 1)];
     const [address, ...steps] = rest.split("!");
     const [path, size = "1280x800"] = address.split("@");
-    const [width, height] = size.split("x").map(Number);
+    const [width, height] = size.replace("t", "").split("x").map(Number);
     await call("POST", `${s}/goog/cdp/execute`, { cmd: "Emulation.setDeviceMetricsOverride", params: { width, height, deviceScaleFactor: 1, mobile: width < 600 } });
+    await call("POST", `${s}/goog/cdp/execute`, { cmd: "Emulation.setTouchEmulationEnabled", params: { enabled: size.endsWith("t") || width < 600, maxTouchPoints: 1 } });
     if (path) await call("POST", `${s}/url`, { url: base + path });
     for (const step of steps) {
       const [what, css, ...text] = step.split("|");

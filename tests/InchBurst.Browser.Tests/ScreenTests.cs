@@ -45,10 +45,24 @@ public sealed class ScreenTests
             }
         }
 
-        // One-handed on a phone: every target on the running screen is at least 44 px high.
-        var small = (string)page.Driver.ExecuteScript(
-            "return [...document.querySelectorAll('#live button, #live a, #live input:not([type=hidden]):not([type=radio]):not([type=checkbox]), #live label.chip, #live summary')].filter(e => e.offsetParent && e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90)).join('\\n')")!;
-        Assert.Equal("", small);
+        // The running screen on what coaches hold: a phone, one with its browser's bars in view, one on its side, a tablet either way. One-handed: every
+        // target is 44 px high or more, figures can be entered without the device's keyboard, and Save is never covered.
+        foreach (var (width, height) in new[] { (390, 844), (390, 664), (844, 390), (820, 1180), (1180, 740) })
+        {
+            page.Resize(width, height, touch: true);
+            page.Driver.Navigate().Refresh();
+            page.Quiet();
+            page.Find("[data-mark]");
+            var small = (string)page.Driver.ExecuteScript(
+                "return [...document.querySelectorAll('#live button, #live a, #live input:not([type=hidden]):not([type=radio]):not([type=checkbox]), #live label.chip, #live summary')].filter(e => e.offsetParent && e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90)).join('; ')")!;
+            Assert.True(small.Length == 0, $"{width} x {height}: {small}");
+            var covered = (string)page.Driver.ExecuteScript(
+                "return [...document.querySelectorAll('#t-entry .t-save, #t-entry .pad, #t-entry [data-mark]')].filter(e => { const r = e.getBoundingClientRect(); const at = document.elementFromPoint(r.x + r.width / 2, r.y + r.height / 2); return !at || !(e === at || e.contains(at)); }).map(e => e.outerHTML.slice(0, 90)).join('; ')")!;
+            Assert.True(covered.Length == 0, $"{width} x {height}, covered or out of sight: {covered}");
+            Assert.Equal("none", page.Find("[data-mark]").GetDomProperty("inputMode"));
+            Assert.True((long)page.Driver.ExecuteScript("return document.documentElement.scrollWidth")! <= width, $"{width} x {height} is too wide");
+        }
+
         Assert.Empty(page.Complaints());
     }
 }

@@ -97,7 +97,11 @@ public sealed class Chromium : IDisposable
 
     public ChromeDriver Driver { get; }
 
-    public void Resize(int width, int height) => Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = width < 600 });
+    public void Resize(int width, int height, bool touch = false)
+    {
+        Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = width < 600 });
+        Driver.ExecuteCdpCommand("Emulation.setTouchEmulationEnabled", new() { ["enabled"] = touch, ["maxTouchPoints"] = 1 });
+    }
 
     public void Go(string path) => Driver.Navigate().GoToUrl(address + path);
 
