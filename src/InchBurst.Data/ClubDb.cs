@@ -68,6 +68,7 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
             // One rep of an athlete on a line is one run, whoever enters it; a second entry becomes a reading of it.
             e.HasIndex(r => new { r.SessionId, r.AthleteId, r.LineId, r.Rep }).IsUnique().HasFilter("DeletedAt IS NULL AND Rep > 0");
             e.HasMany(r => r.Marks).WithOne().HasForeignKey(m => m.RunId);
+            e.Ignore(r => r.Told);
             e.HasMany(r => r.Readings).WithOne().HasForeignKey(m => m.RunId);
             e.HasMany(r => r.Seen).WithOne().HasForeignKey(m => m.RunId);
             e.HasMany(r => r.Measures).WithOne().HasForeignKey(m => m.RunId);

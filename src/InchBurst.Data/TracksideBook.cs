@@ -204,6 +204,9 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
         await ReplaceMarksAsync(run, marks, by, cancel);
         run.Outcome = RunOutcome.Timed;
         run.Conflict = null;
+
+        // A reading that comes later does not wipe a correction away.
+        run.Picked = run.Readings.Count > 0 ? Run.Corrected : "";
         await db.SaveChangesAsync(cancel);
         shelf.Forget(run.AthleteId);
         wire.Tell(run.SessionId);
@@ -214,19 +217,19 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
     public async Task<bool> PickAsync(int sessionId, long runId, string what, string by, CancellationToken cancel = default)
     {
         var run = await Whole(db.Runs).SingleOrDefaultAsync(r => r.Id == runId && r.SessionId == sessionId, cancel);
-        if (run is null || run.Readings.Count < 2)
+        if (run is null || run.Told.Count < 2)
         {
             return false;
         }
 
-        var chosen = run.Readings.FirstOrDefault(r => r.Id.ToString(System.Globalization.CultureInfo.InvariantCulture) == what);
+        var chosen = run.Told.FirstOrDefault(r => r.Id.ToString(System.Globalization.CultureInfo.InvariantCulture) == what);
         if (what == "two")
         {
-            var later = run.Readings.OrderBy(r => r.Id).Skip(1).ToList();
+            var told = run.Told;
             var rep = await db.Runs.Where(r => r.SessionId == sessionId && r.AthleteId == run.AthleteId && r.LineId == run.LineId).MaxAsync(r => r.Rep, cancel);
-            db.RunReadings.RemoveRange(run.Readings);
-            await ReplaceMarksAsync(run, run.Readings.OrderBy(r => r.Id).First().ToReading().Marks, by, cancel);
-            foreach (var reading in later)
+            db.RunReadings.RemoveRange(told);
+            await ReplaceMarksAsync(run, told[0].ToReading().Marks, by, cancel);
+            foreach (var reading in told.Skip(1))
             {
                 var own = reading.ToReading();
                 var other = new Run
@@ -252,13 +255,12 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
                 db.Runs.Add(other);
             }
 
-            run.Readings.Clear();
             (run.Conflict, run.Picked) = (null, "");
         }
         else if (what == "mean" || chosen is not null)
         {
             var picked = chosen?.ToReading();
-            var mean = picked is null ? Readings.Mean([.. run.Readings.OrderBy(r => r.Id).Select(r => r.ToReading()).Where(r => r.Method == run.Method)]) : null;
+            var mean = picked is null ? Readings.Mean([.. run.Told.Select(r => r.ToReading()).Where(r => r.Method == run.Method)]) : null;
             await ReplaceMarksAsync(run, picked?.Marks ?? mean!.Marks, by, cancel);
             (run.Method, run.Trigger) = (picked?.Method ?? mean!.Method, picked?.Trigger ?? mean!.Trigger);
             run.FlyingSpeed = run.ToLogged().FastestFlying?.MeanSpeed;
@@ -273,6 +275,55 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
         shelf.Forget(run.AthleteId);
         wire.Tell(sessionId);
         return true;
+    }
+
+    /// <summary>Takes back one's own reading of a rep that others have read too; what they read stands.</summary>
+    /// <returns>The run and the reading, or null when there is no such reading beside another.</returns>
+    public async Task<(Run Run, RunReading Reading)?> TakeBackAsync(int sessionId, long runId, string by, CancellationToken cancel = default)
+    {
+        var run = await Whole(db.Runs).Include(r => r.Athlete).SingleOrDefaultAsync(r => r.Id == runId && r.SessionId == sessionId, cancel);
+        if (run is not { Told.Count: > 1 } || run.Told.LastOrDefault(r => r.By == by) is not { } own)
+        {
+            return null;
+        }
+
+        own.DeletedAt = clock.GetUtcNow().UtcDateTime;
+        await ReadAnewAsync(run, own, by, cancel);
+        return (run, own);
+    }
+
+    /// <summary>Puts a reading back that was taken back.</summary>
+    /// <returns>False when there is none.</returns>
+    public async Task<bool> PutBackAsync(int sessionId, long runId, int readingId, string by, CancellationToken cancel = default)
+    {
+        var run = await Whole(db.Runs).SingleOrDefaultAsync(r => r.Id == runId && r.SessionId == sessionId, cancel);
+        if (run?.Readings.FirstOrDefault(r => r.Id == readingId && r.By == by && r.DeletedAt is not null) is not { } own)
+        {
+            return false;
+        }
+
+        own.DeletedAt = null;
+        await ReadAnewAsync(run, own, by, cancel);
+        return true;
+    }
+
+    // What was picked stays picked unless it was, or was made of, the reading that came or went.
+    private async Task ReadAnewAsync(Run run, RunReading changed, string by, CancellationToken cancel)
+    {
+        if (run.Picked.Length == 0 || run.Picked == "mean" || run.Picked == changed.Id.ToString(System.Globalization.CultureInfo.InvariantCulture))
+        {
+            var combined = Readings.Combine([.. run.Told.Select(r => r.ToReading())]);
+            await ReplaceMarksAsync(run, combined.Marks, by, cancel);
+            (run.Method, run.Trigger, run.Conflict, run.Picked) = (combined.Method, combined.Trigger, combined.Conflict, "");
+        }
+        else if (run.Told.Count < 2)
+        {
+            run.Conflict = null;
+        }
+
+        await db.SaveChangesAsync(cancel);
+        shelf.Forget(run.AthleteId);
+        wire.Tell(run.SessionId);
     }
 
     /// <summary>Notes or takes away something seen on a run; doing either twice is the same as once.</summary>
@@ -414,11 +465,11 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
         if (entry.Marks.Count == 0)
         {
             // "No time" beside a time adds nothing; still it is remembered, so that sending it again does not make a run of it.
-            run.Readings.Add(new() { ClientId = entry.ClientId, By = entry.By, Method = timing.Method, Trigger = timing.Trigger, FinishedAt = at, MarksJson = "[]" });
+            run.Readings.Add(new() { ClientId = entry.ClientId, By = entry.By, Method = timing.Method, Trigger = timing.Trigger, FinishedAt = at, MarksJson = RunReading.NoMarks });
             return;
         }
 
-        if (run.Marks.Count > 0 && run.Readings.All(r => r.MarksJson == "[]"))
+        if (run.Marks.Count > 0 && run.Told.Count == 0)
         {
             run.Readings.Add(new() { ClientId = run.ClientId, By = run.LoggedBy, Method = run.Method, Trigger = run.Trigger, FinishedAt = run.FinishedAt, MarksJson = RunMapping.MarksJson(run.ToLogged().Marks) });
         }
@@ -430,7 +481,7 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
             return;
         }
 
-        var combined = Readings.Combine([.. run.Readings.Where(r => r.MarksJson != "[]").Select(r => r.ToReading())]);
+        var combined = Readings.Combine([.. run.Told.Select(r => r.ToReading())]);
         (run.Outcome, run.Method, run.Trigger, run.Conflict) = (RunOutcome.Timed, combined.Method, combined.Trigger, combined.Conflict);
         SetMarks(run, combined.Marks);
     }

@@ -90,6 +90,69 @@ public sealed class LiveTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Undo_takes_back_ones_own_reading_and_leaves_what_the_others_read()
+    {
+        await coach.PostAsync("/Settings/People", "/Settings/People?handler=Add", ("name", "Ravi at the gate"), ("role", "timer"), ("password", "long enough too"));
+        var timer = house.Visitor();
+        await timer.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Ravi at the gate"), ("Input.Password", "long enough too"));
+        await SaveAsync(1, 1, "3.30|4.40");
+        var sent = Guid.NewGuid();
+        async Task TimerSaves(Guid client) => await timer.PostAsync(Url, Url + "?handler=Save", ("client", $"{client}"), ("athlete", "1"), ("line", $"{fly}"), ("rep", "1"), ("overrule", "true"), ("mark", "3.32"), ("mark", "4.54"));
+        await TimerSaves(sent);
+        var run = Assert.Single(await RunsAsync());
+        Assert.NotNull(run.Conflict);
+
+        var undone = (await timer.PostAsync(Url, $"{Url}?handler=Undo&run={run.Id}")).Page;
+        Assert.Contains("taken back; what demo-coach read stands", undone.QuerySelector("[data-toast]")!.TextContent);
+        run = Assert.Single(await RunsAsync());
+        Assert.Null(run.Conflict);
+        Assert.Equal([3.30, 4.40], run.Marks.OrderBy(m => m.Millimetres).Select(m => m.Seconds));
+        Assert.Equal("demo-coach", Assert.Single(run.Told).By);
+
+        // Sent again by a device that did not hear, it stays taken back; put back, the conflict is back too.
+        await TimerSaves(sent);
+        Assert.Single((await RunsAsync()).Single().Told);
+        await timer.PostAsync(Url, undone.QuerySelector("form[action*='back=true']")!.GetAttribute("action")!);
+        run = Assert.Single(await RunsAsync());
+        Assert.Equal(2, run.Told.Count);
+        Assert.Contains("differ by 0.14 s", run.Conflict);
+
+        // Alone with it, undo takes the rep. Nobody takes back or puts back what is not theirs.
+        await coach.PostAsync(Url, $"{Url}?handler=Undo&run={run.Id}");
+        Assert.Equal(HttpStatusCode.NotFound, (await timer.PostAsync(Url, $"{Url}?handler=Undo&run={run.Id}&back=true&reading={run.Told[0].Id}")).Code);
+        run = Assert.Single(await RunsAsync());
+        Assert.Equal((4.54, "Ravi at the gate"), (run.Marks.Max(m => m.Seconds), Assert.Single(run.Told).By));
+        await timer.PostAsync(Url, $"{Url}?handler=Undo&run={run.Id}");
+        Assert.Empty(await RunsAsync());
+    }
+
+    [Fact]
+    public async Task A_correction_outlives_a_reading_that_comes_later()
+    {
+        await SaveAsync(1, 1, "3.30|4.40");
+        await SaveAsync(1, 1, "3.31|4.41");
+        var run = Assert.Single(await RunsAsync());
+        var page = $"/Sessions/49/Runs/{run.Id}";
+        var (code, _, _) = await coach.PostAsync(page, page, ("mark", "3.30"), ("mark", "4.50"), ("overrule", "true"));
+        Assert.Equal(HttpStatusCode.Redirect, code);
+        await SaveAsync(1, 1, "3.30|4.42");
+        run = Assert.Single(await RunsAsync());
+        Assert.Equal(4.50, run.Marks.Max(m => m.Seconds));
+        Assert.Contains("Pick again", run.Conflict);
+    }
+
+    [Fact]
+    public async Task A_rep_noted_as_no_time_by_one_and_timed_by_another_is_never_two_runs_with_nothing()
+    {
+        await SaveAsync(1, 1, "3.30|4.40");
+        await Do("Outcome&what=NotTimed", ("client", $"{Guid.NewGuid()}"), ("athlete", "1"), ("line", $"{fly}"), ("rep", "1"));
+        var run = Assert.Single(await RunsAsync());
+        Assert.Equal(HttpStatusCode.NotFound, (await Do($"Pick&run={run.Id}", ("what", "two"))).Code);
+        Assert.Equal(4.40, Assert.Single(await RunsAsync()).Marks.Max(m => m.Seconds));
+        Assert.DoesNotContain("readings of this rep", (await coach.PageAsync(Url)).Body!.TextContent);
+    }
+
+    [Fact]
     public async Task Entries_far_apart_may_be_told_to_be_two_runs()
     {
         var started = await house.InDbAsync(async db => (await db.Sessions.SingleAsync(s => s.Id == 49)).StartedAt!.Value);

@@ -256,13 +256,19 @@ public sealed class Run
     /// <summary>Why a person must choose between readings of this rep, or null.</summary>
     public string? Conflict { get; set; }
 
-    /// <summary>Which reading stands for the rep when somebody picked one: its number, or "mean"; empty while nobody has.</summary>
+    /// <summary>Which reading stands for the rep when somebody picked one: its number, "mean", or <see cref="Corrected"/> when its marks were typed anew; empty while nobody has.</summary>
     public string Picked { get; set; } = "";
+
+    public const string Corrected = "corrected";
 
     public string LoggedBy { get; set; } = "";
     public DateTime? DeletedAt { get; set; }
     public List<Mark> Marks { get; } = [];
     public List<RunReading> Readings { get; } = [];
+
+    /// <summary>Readings that say something and have not been taken back, in the order they came.</summary>
+    public IReadOnlyList<RunReading> Told => [.. Readings.Where(r => r.DeletedAt is null && r.MarksJson != RunReading.NoMarks).OrderBy(r => r.Id)];
+
     public List<RunSeen> Seen { get; } = [];
     public List<RunMeasure> Measures { get; } = [];
 }
@@ -283,6 +289,12 @@ public sealed class RunReading
 
     /// <summary>Marks as JSON.</summary>
     public string MarksJson { get; set; } = "";
+
+    /// <summary>What <see cref="MarksJson"/> holds for "no time".</summary>
+    public const string NoMarks = "[]";
+
+    /// <summary>When whoever read it took it back, or null.</summary>
+    public DateTime? DeletedAt { get; set; }
 }
 
 /// <summary>A run as timing gates reported it, until somebody saves or dismisses it.</summary>

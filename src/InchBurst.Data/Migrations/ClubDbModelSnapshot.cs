@@ -545,6 +545,9 @@ namespace InchBurst.Data.Migrations
                     b.Property<Guid>("ClientId")
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
                     b.Property<DateTime>("FinishedAt")
                         .HasColumnType("TEXT");
 

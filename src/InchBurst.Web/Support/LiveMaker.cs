@@ -29,7 +29,7 @@ public sealed record SavedRun(
 public sealed record TypedEntry(int AthleteId, int? Rep, IReadOnlyList<string> Marks, IReadOnlyList<string> Measures, IReadOnlyList<string> Seen, Side? Side, IReadOnlyList<MarkDoubt> Doubts);
 
 /// <summary>What a request wants shown besides the session itself.</summary>
-public sealed record LiveAsk(TypedEntry? Typed = null, Guid? ClientId = null, string? Toast = null, long? Undone = null, int? LineId = null, int? Round = null, int? Person = null, string? PersonError = null, long? RunId = null, bool ForWho = false, bool IsCoach = false, string? BehindTyped = null);
+public sealed record LiveAsk(TypedEntry? Typed = null, Guid? ClientId = null, string? Toast = null, long? Undone = null, int? UndoneReading = null, int? LineId = null, int? Round = null, int? Person = null, string? PersonError = null, long? RunId = null, bool ForWho = false, bool IsCoach = false, string? BehindTyped = null);
 
 /// <summary>Everything the trackside screen draws.</summary>
 public sealed record LiveView(

@@ -275,8 +275,21 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         });
     }
 
-    public async Task<IActionResult> OnPostUndoAsync(int id, long run, bool back = false)
+    public async Task<IActionResult> OnPostUndoAsync(int id, long run, bool back = false, int? reading = null)
     {
+        if (back && reading is { } own)
+        {
+            return await book.PutBackAsync(id, run, own, desk.Who) ? await ShowAsync(id, new(RunId: run)) : NotFound();
+        }
+
+        // A rep that others have read too stays in the book with what they read.
+        if (!back && await book.TakeBackAsync(id, run, desk.Who) is var (kept, taken))
+        {
+            var others = kept.Told.Select(r => r.By).Distinct().ToList();
+            var stands = others is [var only] && only == desk.Who ? "your other reading stands" : $"what {string.Join(" and ", others)} read stands";
+            return await ShowAsync(id, new(Toast: $"Your {Core.Units.Figures.Split(LiveWords.Headline(kept, taken))} for {kept.Athlete?.Name} taken back; {stands}.", Undone: run, UndoneReading: taken.Id, RunId: run));
+        }
+
         var changed = await book.SetDeletedAsync(id, run, !back);
         return changed is null
             ? NotFound()
