@@ -13,7 +13,21 @@ public sealed class AppProcess : IDisposable
     private readonly bool demo;
     private Process? process;
 
+    // Simulating twelve weeks takes seconds, so it is done once and every test gets a copy of the folder.
+    private static readonly Lazy<string> DemoMade = new(() =>
+    {
+        var made = new AppProcess(demo: true, isFirst: true);
+        made.Kill();
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(made.Folder, true);
+        return made.Folder;
+    });
+
     public AppProcess(bool demo)
+        : this(demo, isFirst: false)
+    {
+    }
+
+    private AppProcess(bool demo, bool isFirst)
     {
         this.demo = demo;
         Folder = Path.Combine(Path.GetTempPath(), "inch-burst-browser-" + Guid.NewGuid().ToString("N"));
@@ -21,6 +35,16 @@ public sealed class AppProcess : IDisposable
         probe.Start();
         Port = ((IPEndPoint)probe.LocalEndpoint).Port;
         probe.Stop();
+        if (demo && !isFirst)
+        {
+            foreach (var file in Directory.GetFiles(DemoMade.Value, "*", SearchOption.AllDirectories).Where(f => !f.EndsWith("-shm", StringComparison.Ordinal)))
+            {
+                var copy = Path.Combine(Folder, Path.GetRelativePath(DemoMade.Value, file));
+                Directory.CreateDirectory(Path.GetDirectoryName(copy)!);
+                File.Copy(file, copy);
+            }
+        }
+
         Start();
     }
 
