@@ -431,7 +431,7 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
             FinishedAt = Finished(session, entry),
             Outcome = entry.Outcome,
             Kind = line.Kind,
-            Effort = line.Effort?.OfRep(Math.Max(0, ((rep - 1) / (line.EachSide ? 2 : 1)) % line.TotalReps)) ?? line.HardestEffort,
+            Effort = line.EffortOfTurn(rep),
             Method = timing.Method,
             Trigger = timing.Trigger,
             Start = line.Start?.Position,

@@ -346,4 +346,41 @@ public sealed class LiveSessionTests
             Stored(app).Select(r => (r.Name, r.Marks)).Order());
         Assert.Empty(page.Complaints(wasCut: true));
     }
+
+    [Fact]
+    public void The_arithmetic_goes_on_without_a_signal_and_the_server_says_the_same()
+    {
+        using var app = new AppProcess(demo: false);
+        using var proxy = new CutProxy(app.Port);
+        using var page = new Chromium(app, address: proxy.Address);
+        page.StartSession(1, "4 x 20 build + 10 fly + 20 m slow rest 0:20");
+        void Save(string typed)
+        {
+            page.Find("[data-mark]");
+            page.Keys(typed + Keys.Enter);
+            page.Until(d => d.FindElements(By.CssSelector("[data-mark]")).All(b => b.GetDomProperty("value") == "") ? d : null);
+        }
+
+        // 4.41 - 3.31 = 1.10 s over 10 m = 9.09 m/s; 1.10 / 1.13 = 97.3%; 1.10 / 1.21 = 90.9%, under the usual line of 95%.
+        Save("331441");
+        page.UntilText(".t-result", "1.10");
+        page.Quiet();
+        proxy.Cut();
+        Save("332445");
+        page.UntilText(".t-seen", "Kept on this device");
+        Assert.Contains("fly 10 m", page.Text(".t-result .t-label"));
+        Assert.Equal("1.13", page.Text(".t-result b"));
+        string[] Figures() => [.. page.Driver.FindElements(By.CssSelector(".t-last .t-fig b")).Where(e => e.Displayed).Select(e => e.Text.ReplaceLineEndings(""))];
+        Assert.Equal(["8.85", "97.3%"], Figures());
+        Save("331452");
+        page.UntilText(".t-seen.late", "Stop here: 90.9%, under the 95% line");
+        Assert.Equal(["8.26", "90.9%"], Figures());
+        Assert.Contains("Done for today: Ada", page.Driver.FindElement(By.Id("t-last")).Text);
+
+        proxy.Mend();
+        page.UntilText(".t-gauge .stop", "Stop here: 90.9%, under the 95% line");
+        Assert.Equal("1.21", page.Text(".t-result b"));
+        Assert.Equal("8.26", Figures()[0]);
+        Assert.Equal(3, Stored(app).Count);
+    }
 }

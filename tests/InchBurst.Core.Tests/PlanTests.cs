@@ -145,4 +145,15 @@ public class SettingOutTests
         Assert.Contains("5 turn 180° right", Points("5 + turn 180 right + 10 + turn 180 left + 5 m"));
         Assert.Empty(Points("pogos 10"));
     }
+
+    [Theory]
+    [InlineData("3 x 30 m @85,90,95%", "85 90 95 85 90", "1 2 3 4 5")]
+    [InlineData("2 x 30 m @85,95% each side", "85 85 95 95 85", "1 2 3 4 5")]
+    [InlineData("3 x 30 m @90%", "90 90 90", "0 1 7")]
+    [InlineData("3 x 30 m", "100 100", "1 3")]
+    public void A_turn_has_the_effort_of_its_rep_in_every_round_and_on_both_sides(string text, string expected, string turns)
+    {
+        var line = Shorthand.Read(text).Line!;
+        Assert.Equal(expected, string.Join(' ', turns.Split(' ').Select(t => line.EffortOfTurn(int.Parse(t, System.Globalization.CultureInfo.InvariantCulture)))));
+    }
 }

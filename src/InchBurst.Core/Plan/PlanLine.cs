@@ -319,6 +319,10 @@ public sealed record PlanLine
     [JsonIgnore]
     public double HardestEffort => Effort?.Hardest ?? Kind.UsualEffort();
 
+    /// <summary>Effort asked of one turn in percent, said or usual. Rounds begin anew, and both sides of a rep share its effort.</summary>
+    /// <param name="turn">Turn of the athlete, from 1; what lies below counts as the first.</param>
+    public double EffortOfTurn(int turn) => Effort?.OfRep(Math.Max(0, (turn - 1) / (EachSide ? 2 : 1) % TotalReps)) ?? HardestEffort;
+
     /// <summary>Distances from the start line at which a time is expected: the gates, or else the ends of the fly, or the end of a sprint.</summary>
     [JsonIgnore]
     public IReadOnlyList<Distance> ExpectedMarks

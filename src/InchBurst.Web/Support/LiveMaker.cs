@@ -10,7 +10,15 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>A row of the queue.</summary>
-public sealed record QueueRow(Athlete Athlete, Attendance Attendance, Turn Turn, string Note, string Warning);
+/// <param name="Today">Headline times of today's reps that the next one is judged beside, s.</param>
+public sealed record QueueRow(Athlete Athlete, Attendance Attendance, Turn Turn, string Note, string Warning, IReadOnlyList<double> Today);
+
+/// <summary>Which of a line's marks make its headline time, so that a device can work it out without the server.</summary>
+/// <param name="Label">What the time is, such as "fly 10 m".</param>
+/// <param name="Metres">Length of the stretch in m.</param>
+/// <param name="FromMark">Index of the mark it is counted from; -1 for the start.</param>
+/// <param name="ToMark">Index of the mark it is counted to.</param>
+public sealed record HeadlineSpec(string Label, double Metres, int FromMark, int ToMark);
 
 /// <summary>A run the gates reported and what it gives for the line that is on.</summary>
 public sealed record GateOffer(GateReading Reading, GateMarks Marks);
@@ -53,6 +61,8 @@ public sealed record LiveView(
     GateOffer? Gate,
     IReadOnlyList<string> QuickDrills,
     double PlannedSeconds,
+    HeadlineSpec? Headline,
+    double StopShare,
     IReadOnlyList<GatesHeard> Gates,
     DateTime Now,
     string Stamp,
@@ -144,6 +154,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             await LastAsync(live, ask.RunId, club, school), forecast, offers, [.. (await sessions.CuesBeforeAsync(session)).Where(c => c.Length > 0).Distinct().Take(2)], gate,
             line is null ? [] : [.. Observations.For(line.Kind).SelectMany(o => o.Drills.Take(1)).Distinct().Take(3)],
             line is null ? 0 : timeline.Items.FirstOrDefault(i => i.Line.Id == line.Id && i.Round == place!.Round - 1)?.Seconds ?? 0,
+            line is null ? null : HeadlineOf(line, timing), school["stop.share"] / 100,
             wire.Gates(sessionId, now), now, stamp, ask);
     }
 
@@ -165,11 +176,12 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var runners = here.Values.Select(a => new Runner(
             a.AthleteId, a.Order, live.Counted(a.AthleteId, line.Id).Count(),
             live.Runs.LastOrDefault(r => r.AthleteId == a.AthleteId && r.Outcome != RunOutcome.Skipped)?.FinishedAt, KeptOutOf(a, line)));
+        var timing = live.Session.TimingOf(line.Id);
         return
         [
             .. RunningOrder.Now(runners, turns, now, live.Session.CalledAthleteId)
                 .Select(t => (Turn: t with { Rep = t.State == TurnState.Finished ? t.Rep : live.NextRep(t.AthleteId, line.Id) }, Row: here[t.AthleteId]))
-                .Select(x => new QueueRow(x.Row.Athlete!, x.Row, x.Turn, NoteOf(x.Row, x.Turn), Warning(x.Row, line))),
+                .Select(x => new QueueRow(x.Row.Athlete!, x.Row, x.Turn, NoteOf(x.Row, x.Turn), Warning(x.Row, line), TodayOf(live, line, timing, x.Turn))),
         ];
     }
 
@@ -179,6 +191,49 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         : FullEffort.Is(line) && row.AllowedBy.Length == 0 && (row.HeldReason is not null || row.Athlete?.Availability == Availability.Out) ? KeptOut.Held
         : row.OtherWork is not null && row.OtherWorkLineId == line.Id ? KeptOut.OtherWork
         : KeptOut.No;
+
+    /// <summary>A run of the line as it will be logged, with marks that only say where they lie; null when the line expects none.</summary>
+    private static LoggedRun? Expected(PlanLine line, LineTiming timing, Side? side = null)
+    {
+        var zone = timing.Entry == EntryMode.ZoneOnly && line.ExpectedMarks.Count > 1;
+        return line.ExpectedMarks.Count == 0 ? null : new()
+        {
+            Day = default,
+            Kind = line.Kind,
+            Method = timing.Method,
+            Trigger = zone ? StartTrigger.ZoneLine : timing.Trigger,
+            StartBehindGateMetres = timing.StartBehindGateMetres,
+            Side = side,
+            Marks = [.. line.ExpectedMarks.Select((at, i) => new LoggedMark(at, zone ? i : i + 1))],
+        };
+    }
+
+    /// <summary>What the headline time of a line is made of; null when it expects no times.</summary>
+    public static HeadlineSpec? HeadlineOf(PlanLine line, LineTiming timing)
+    {
+        if (Expected(line, timing) is not { } run)
+        {
+            return null;
+        }
+
+        var (from, to) = RunMeaning.Headline(run);
+        int Index(LoggedMark mark) => mark.At.Millimetres == 0 ? -1 : line.ExpectedMarks.ToList().FindIndex(m => m.Millimetres == mark.At.Millimetres);
+        return new(RunMeaning.Against(run, null).Label, to.At.Metres - from.At.Metres, Index(from), Index(to));
+    }
+
+    private static IReadOnlyList<double> TodayOf(LiveSession live, PlanLine line, LineTiming timing, Turn turn) =>
+        Expected(line, timing, LiveView.SideOf(line, turn.Rep)) is { } next ? TodayOf(live, turn.AthleteId, line.Id, next, line.EffortOfTurn(turn.Rep), DateTime.MaxValue) : [];
+
+    // Headline times of an athlete's reps of a line that may be set beside a run: same timing, side and stretch, effort within 2%.
+    private static List<double> TodayOf(LiveSession live, int athleteId, int lineId, LoggedRun like, double effort, DateTime until)
+    {
+        var label = RunMeaning.Against(like, null).Label;
+        return
+        [
+            .. live.Counted(athleteId, lineId).Where(r => r.Marks.Count > 0 && r.FinishedAt <= until && Math.Abs(r.Effort - effort) <= 2).Select(r => r.ToLogged())
+                .Where(r => RunMeaning.Comparable(r, like, label.StartsWith("fly", StringComparison.Ordinal))).Select(r => RunMeaning.Against(r, null)).Where(m => m.Label == label).Select(m => m.Seconds),
+        ];
+    }
 
     private static string NoteOf(Attendance row, Turn turn) => turn.State switch
     {
@@ -262,8 +317,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var logged = run.ToLogged();
         var meaning = RunMeaning.Against(logged, await results.BestBeforeAsync(run));
         var splits = logged.Segments.Count < 2 ? [] : logged.Segments.Select(s => $"{Figures.Number(s.FromMetres, 1)}–{Figures.Number(s.ToMetres, 1)} m  {Figures.Split(s.Seconds)}  {Figures.SpeedNumber(s.MeanSpeed, club.SpeedUnit)}").ToList();
-        var today = live.Counted(run.AthleteId, run.LineId).Where(r => r.Marks.Count > 0 && r.FinishedAt <= run.FinishedAt && RunMeaning.Comparable(r.ToLogged(), logged, meaning.Label.StartsWith("fly", StringComparison.Ordinal)))
-            .Select(r => (r.Effort, Meaning: RunMeaning.Against(r.ToLogged(), null))).Where(m => m.Meaning.Label == meaning.Label && Math.Abs(m.Effort - run.Effort) <= 2).Select(m => m.Meaning.Seconds).ToList();
+        var today = TodayOf(live, run.AthleteId, run.LineId, logged, run.Effort, run.FinishedAt);
         var sides = live.Runs.Where(r => r.AthleteId == run.AthleteId && r.LineId == run.LineId && r.Marks.Count > 0 && r.Side is not null).ToLookup(r => r.Side!.Value, r => RunMeaning.Against(r.ToLogged(), null).Seconds);
         return new(
             run, athlete, meaning, splits, today.Count > 1 ? today[^1] - today[^2] : null,

@@ -1,5 +1,6 @@
 // The running order as this device shows it between two words from the server: rests run down, the rested move up, and what waits to be sent counts already.
 import { boxesOf, clear } from "./entry.js";
+import { headline } from "./meaning.js";
 
 const RANK = { ready: 0, resting: 1, finished: 2, otherwork: 3, held: 4, donefortoday: 5 };
 const OUT = ["otherwork", "held", "donefortoday"];
@@ -138,6 +139,9 @@ export function putOnLine(li, focus = true) {
   if (focus) boxesOf(form)[0]?.focus({ preventScroll: true });
 }
 
+/** Today's headline times of an athlete on this line, as far as this device knows. */
+export const todayOf = (athlete) => (live().dataset.sides ? [] : (rowOf(athlete)?.dataset.today ?? "").split(" ").filter(Boolean).map(Number));
+
 /** Who goes next by the order as it stands, or undefined. */
 export const nextUp = (now) => sorted(now).find((li) => ["ready", "resting"].includes(stateOf(li, now)));
 
@@ -153,6 +157,12 @@ export function apply(entry, now) {
     return (done > 0 && done % set === 0 ? Number(root.dataset.setRest) : Number(root.dataset.rest)) * 1000;
   };
   const leave = () => { if (li === before) { delete li.dataset.on; putOnLine(nextUp(now)); } };
+  if (entry.does === "save" && String(entry.line) === root.dataset.line && Number(entry.rep) === Number(li.dataset.rep)) {
+    const form = root.querySelector("[data-marks]");
+    const seconds = form && headline(form, entry.fields?.filter(([k]) => k === "mark").map(([, v]) => v) ?? []);
+    // The two sides of a one-sided line are never set beside each other, and their times take turns.
+    if (seconds && !root.dataset.sides) li.dataset.today = `${li.dataset.today ?? ""} ${seconds.toFixed(4)}`.trim();
+  }
   switch (entry.does) {
     case "save": case "outcome": case "skip": case "again":
       if (entry.does !== "skip" && String(entry.line) === root.dataset.line && Number(entry.rep) === Number(li.dataset.rep)) root.dataset.gone = Number(root.dataset.gone) + 1;

@@ -1,7 +1,8 @@
 // Trackside: one page that works with and without a signal, beside other devices on the same session.
 import * as outbox from "./outbox.js";
 import { boxesOf, clear, isBegun, isDirty } from "./entry.js";
-import { apply, clock, draw, live, nextUp, putOnLine, rowOf } from "./queue.js";
+import { headline, panel } from "./meaning.js";
+import { apply, clock, draw, live, nextUp, putOnLine, rowOf, todayOf } from "./queue.js";
 import { busy, say } from "./requests.js";
 
 const KEPT = "inch-burst-live";
@@ -23,6 +24,8 @@ let prefetched = 0;
 let asking = 0;
 let footUntil = 0;
 let heard = false;
+// The last time entered, while it is not known whether the server will say what it means.
+let unsaid = null;
 // Each set of gates' latest sign of life, by the server's clock.
 const gatesAt = {};
 
@@ -265,6 +268,8 @@ async function flush() {
   const was = reached;
   reached = answer.reached;
   signIn = Boolean(answer.signIn);
+  if (reached) unsaid = null;
+  else sayKept();
   if (!reached && (await outbox.all()).some((e) => !e.held && !outbox.isOthers(e, who()))) {
     wait = Math.min(wait * 1.6, 8000);
     retry = setTimeout(flush, wait);
@@ -317,21 +322,42 @@ async function queueForm(form, submitter) {
     return;
   } finally { delete form.dataset.writing; }
   document.querySelector("dialog[open]")?.close();
+  const before = todayOf(entry.athlete);
   if (does === "line" && !reached && !(await kept(`?line=${entry.line}&round=${entry.round}`))) say("This line was not kept on the device; it opens when the signal is back.");
   if (does === "line" && !reached) await rebuild(true);
   else apply(entry, now());
-  if (does === "save" && !reached) {
-    const last = document.getElementById("t-last");
-    if (last) last.replaceChildren(Object.assign(document.createElement("p"), { className: "t-seen", textContent: `${entry.label}: kept on this device; what it means comes with the signal.` }));
-    const foot = document.getElementById("t-word");
-    foot.replaceChildren(Object.assign(document.createElement("span"), { textContent: `Kept on this device: ${entry.label}, rep ${entry.rep}` }));
-    const undo = Object.assign(document.createElement("button"), { type: "button", className: "btn", textContent: "Undo" });
-    undo.dataset.unsend = String(entry.n);
-    foot.append(undo);
-  }
+  if (does === "save") unsaid = { entry, today: before };
+  if (!reached) sayKept();
   await tell();
   tick();
   flush();
+}
+
+function sayKept() {
+  if (unsaid && pending.some((e) => e.n === unsaid.entry.n)) showKept(unsaid.entry, unsaid.today);
+  unsaid = null;
+}
+
+// Without the server: what the time says, as far as this device can tell, and a way to take it back.
+function showKept(entry, today) {
+  const form = live().querySelector("[data-marks]");
+  const last = document.getElementById("t-last");
+  const seconds = form && headline(form, entry.fields.filter(([k]) => k === "mark").map(([, v]) => v));
+  if (last) {
+    const kept = Object.assign(document.createElement("p"), { className: "t-seen", textContent: seconds ? "Kept on this device. The own best comes with the signal." : `${entry.label}: kept on this device; what it means comes with the signal.` });
+    const said = seconds ? panel(form, entry.name, seconds, today) : null;
+    last.replaceChildren(...(said ? [said.out] : []), kept);
+    if (said?.stop) {
+      const done = Object.assign(document.createElement("button"), { type: "button", className: "btn btn-outline-dark", textContent: `Done for today: ${entry.name.split(" ")[0]}` });
+      Object.assign(done.dataset, { done: entry.athlete, reason: said.stop });
+      kept.before(done);
+    }
+  }
+  const foot = document.getElementById("t-word");
+  foot.replaceChildren(Object.assign(document.createElement("span"), { textContent: `Kept on this device: ${entry.label}, rep ${entry.rep}` }));
+  const undo = Object.assign(document.createElement("button"), { type: "button", className: "btn", textContent: "Undo" });
+  undo.dataset.unsend = String(entry.n);
+  foot.append(undo);
 }
 
 async function sendNow(form, submitter) {
