@@ -341,6 +341,7 @@ public sealed class LiveSessionTests
         box.SendKeys("3,33");
         page.Driver.FindElements(By.CssSelector(".t-heldrow button")).Single(b => b.Text == "Save again").Click();
         page.Until(d => d.FindElement(By.CssSelector("[data-waiting]")).Displayed ? null : d);
+        page.Until(_ => Stored(app).Count == 4 ? this : null);
         Assert.Equal(
             [("Ada Quillfeather", "3.31"), ("Bo Tranquist", "3.32"), ("Chiamaka Roe", "3.33"), ("Dov Maris", "3.34")],
             Stored(app).Select(r => (r.Name, r.Marks)).Order());

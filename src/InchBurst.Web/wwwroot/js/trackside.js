@@ -354,7 +354,7 @@ function showKept(entry, today) {
     }
   }
   const foot = document.getElementById("t-word");
-  foot.replaceChildren(Object.assign(document.createElement("span"), { textContent: `Kept on this device: ${entry.label}, rep ${entry.rep}` }));
+  foot.replaceChildren(Object.assign(document.createElement("span"), { textContent: `Kept here: ${entry.label}, rep ${entry.rep}` }));
   const undo = Object.assign(document.createElement("button"), { type: "button", className: "btn", textContent: "Undo" });
   undo.dataset.unsend = String(entry.n);
   foot.append(undo);
