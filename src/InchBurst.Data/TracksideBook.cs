@@ -313,8 +313,8 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
         if (run.Picked.Length == 0 || run.Picked == "mean" || run.Picked == changed.Id.ToString(System.Globalization.CultureInfo.InvariantCulture))
         {
             var combined = Readings.Combine([.. run.Told.Select(r => r.ToReading())]);
-            await ReplaceMarksAsync(run, combined.Marks, by, cancel);
             (run.Method, run.Trigger, run.Conflict, run.Picked) = (combined.Method, combined.Trigger, combined.Conflict, "");
+            await ReplaceMarksAsync(run, combined.Marks, by, cancel);
         }
         else if (run.Told.Count < 2)
         {
