@@ -20,7 +20,7 @@ public class PlanTests
     [Fact]
     public void One_athlete_alone_takes_reps_times_run_and_rest_less_the_last_rest() =>
         Gen.Select(Gen.Int[1, 12], Gen.Double[2, 40], Gen.Double[0, 300]).Sample((reps, run, rest) =>
-            Assert.Equal((reps * (run + rest)) - rest, GroupFlow.Simulate(new(1, 1, 1, reps, run, rest, rest, 0)).FinishSeconds, 6));
+            Assert.Equal((reps * (run + rest)) - rest, GroupFlow.Simulate(new(1, 1, 1, reps, run, rest, rest, 0)).FinishSeconds, 1e-6));
 
     [Fact]
     public void On_one_lane_the_queue_is_the_rest_once_it_is_long_enough() =>
@@ -28,8 +28,8 @@ public class PlanTests
         {
             var rest = part * clear * (n - 1);
             var flow = GroupFlow.Simulate(new(n, 1, 1, reps, clear, rest, rest, 0));
-            Assert.Equal(reps * n * clear, flow.FinishSeconds, 6);
-            Assert.All(flow.Goes.Where(g => g.RestBeforeSeconds is not null), g => Assert.Equal((n - 1) * clear, g.RestBeforeSeconds!.Value, 6));
+            Assert.Equal(reps * n * clear, flow.FinishSeconds, 1e-6);
+            Assert.All(flow.Goes.Where(g => g.RestBeforeSeconds is not null), g => Assert.Equal((n - 1) * clear, g.RestBeforeSeconds!.Value, 1e-6));
         });
 
     [Fact]
