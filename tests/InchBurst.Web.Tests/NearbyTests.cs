@@ -75,6 +75,7 @@ public sealed class NearbyTests
     [InlineData("10.0.0.7", true)]
     [InlineData("203.0.113.5", false)] // RFC 5737: documentation, a public range
     [InlineData("bank.example", false)]
+    [InlineData("renamed.local", true)] // RFC 6762: .local names never leave the network
     public async Task The_authority_can_vouch_for_private_addresses_only(string name, bool holds)
     {
         await using var house = await TestHouse.OpenAsync(network: true);
@@ -130,6 +131,19 @@ public sealed class NearbyTests
             await model.OnPostAsync();
             Assert.Equal(made, await house.InDbAsync(db => db.Users.CountAsync()));
         }
+    }
+
+    [Fact]
+    public async Task A_damaged_authority_is_said_at_the_start_and_never_replaced_silently()
+    {
+        var house = await TestHouse.OpenAsync(network: true);
+        var file = Path.Combine(house.Options.DataFolder, "keys", "authority.pfx");
+        await house.CloseAsync();
+        await File.WriteAllTextAsync(file, "not a certificate", TestContext.Current.CancellationToken);
+        var problem = await Assert.ThrowsAsync<HouseProblem>(() => TestHouse.OpenAsync(folder: house.Options.DataFolder, network: true));
+        Assert.Contains("authority.pfx", problem.Message);
+        Assert.Equal("not a certificate", await File.ReadAllTextAsync(file, TestContext.Current.CancellationToken));
+        Directory.Delete(house.Options.DataFolder, true);
     }
 
     // RFC 1918 and RFC 3927.

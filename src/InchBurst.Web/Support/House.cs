@@ -182,6 +182,12 @@ public static class House
         }
 
         var club = await db.Clubs.AsNoTracking().SingleOrDefaultAsync();
+        if (options.Network is not null)
+        {
+            // What is wrong with the certificate is said now, not to the first phone.
+            services.GetRequiredService<NearbyDevices>().Current();
+        }
+
         if (options.Demo && club is { IsDemo: false })
         {
             throw new HouseProblem($"The folder {options.DataFolder} holds a real club; the demo will not open it. Choose another with --data DIR.");

@@ -8,7 +8,7 @@ using System.Security.Cryptography.X509Certificates;
 namespace InchBurst.Web.Support;
 
 /// <summary>Lets phones on the same network in, over an encrypted connection: this machine's own authority, and a certificate made from it for the addresses of the moment.</summary>
-/// <remarks>The authority may vouch only for private addresses and this machine's names, so that whoever trusts it risks nothing else.</remarks>
+/// <remarks>The authority may vouch only for private addresses and names, so that whoever trusts it risks nothing else.</remarks>
 public sealed class NearbyDevices(HouseOptions options, TimeProvider clock) : IDisposable
 {
     private const string AuthorityFile = "authority.pfx";
@@ -30,8 +30,8 @@ public sealed class NearbyDevices(HouseOptions options, TimeProvider clock) : ID
 
     public int Port => options.NetworkPort;
 
-    /// <summary>Names this machine answers to besides its addresses.</summary>
-    private static string[] HostNames => [.. new[] { "localhost", Dns.GetHostName(), Dns.GetHostName().Split('.')[0] + ".local" }.Select(n => n.ToLowerInvariant()).Distinct()];
+    // Names that exist on this machine or within its network only (RFC 6761, RFC 6762). No other name is vouched for, so a machine that is renamed keeps its phones' trust.
+    private static readonly string[] PrivateNames = ["localhost", "local"];
 
     /// <summary>Private IPv4 addresses of this machine, the wireless and wired ones before the rest.</summary>
     public static IReadOnlyList<IPAddress> Addresses() =>
@@ -94,7 +94,7 @@ public sealed class NearbyDevices(HouseOptions options, TimeProvider clock) : ID
             }
 
             var path = Path.Combine(options.DataFolder, "keys", AuthorityFile);
-            if (File.Exists(path) && X509CertificateLoader.LoadPkcs12FromFile(path, null) is var kept && kept.NotAfter > clock.GetUtcNow().LocalDateTime + LeafHolds)
+            if (Kept(path) is { } kept && kept.NotAfter > clock.GetUtcNow().LocalDateTime + LeafHolds)
             {
                 return authority = kept;
             }
@@ -109,14 +109,34 @@ public sealed class NearbyDevices(HouseOptions options, TimeProvider clock) : ID
             var made = request.CreateSelfSigned(now.AddDays(-1), now.AddYears(10));
             Directory.CreateDirectory(Path.GetDirectoryName(path)!);
             var writing = path + ".new";
-            File.WriteAllBytes(writing, made.Export(X509ContentType.Pkcs12));
+            File.Delete(writing);
+            var open = new FileStreamOptions { Mode = FileMode.CreateNew, Access = FileAccess.Write };
             if (!OperatingSystem.IsWindows())
             {
-                File.SetUnixFileMode(writing, UnixFileMode.UserRead | UnixFileMode.UserWrite);
+                // Never readable by others, not even for a moment.
+                open.UnixCreateMode = UnixFileMode.UserRead | UnixFileMode.UserWrite;
+            }
+
+            using (var file = new FileStream(writing, open))
+            {
+                file.Write(made.Export(X509ContentType.Pkcs12));
+                file.Flush(flushToDisk: true);
             }
 
             File.Move(writing, path, overwrite: true);
             return authority = made;
+        }
+    }
+
+    private static X509Certificate2? Kept(string path)
+    {
+        try
+        {
+            return File.Exists(path) ? X509CertificateLoader.LoadPkcs12FromFile(path, null) : null;
+        }
+        catch (CryptographicException)
+        {
+            throw new HouseProblem($"The file {path}, by which phones know this machine, is damaged. Put back a copy of it, or move it away; then a new one is made and every phone has to trust it anew.");
         }
     }
 
@@ -125,10 +145,8 @@ public sealed class NearbyDevices(HouseOptions options, TimeProvider clock) : ID
         using var key = ECDsa.Create(ECCurve.NamedCurves.nistP256);
         var request = new CertificateRequest("CN=Inch Burst", key, HashAlgorithmName.SHA256);
         var names = new SubjectAlternativeNameBuilder();
-        foreach (var name in HostNames)
-        {
-            names.AddDnsName(name);
-        }
+        names.AddDnsName("localhost");
+        names.AddDnsName(Dns.GetHostName().Split('.')[0].ToLowerInvariant() + ".local");
 
         foreach (var address in addresses)
         {
@@ -152,7 +170,7 @@ public sealed class NearbyDevices(HouseOptions options, TimeProvider clock) : ID
         {
             using (writer.PushSequence(new Asn1Tag(TagClass.ContextSpecific, 0)))
             {
-                foreach (var name in HostNames)
+                foreach (var name in PrivateNames)
                 {
                     using (writer.PushSequence())
                     {
