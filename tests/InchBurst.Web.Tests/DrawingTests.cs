@@ -104,7 +104,7 @@ public class DrawingTests
     [InlineData(1.05, 0.97)]
     public void A_rep_far_below_the_line_stands_at_the_left_end_and_inside_the_drawing(double last, double stop)
     {
-        foreach (var width in new[] { 250.0, 330, 358 })
+        foreach (var width in new[] { 290.0, 330, 358 })
         {
             var gauge = GaugeDrawing.Draw(DropOff.Read([1.0, last], stop)!, width);
             Assert.InRange(gauge.NowX, gauge.Left, gauge.Right);
