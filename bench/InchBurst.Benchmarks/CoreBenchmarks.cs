@@ -1,7 +1,11 @@
 using BenchmarkDotNet.Attributes;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Check;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
+using InchBurst.Core.School;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
 
 namespace InchBurst.Benchmarks;
@@ -17,13 +21,13 @@ public class CoreBenchmarks
     {
         "raise 4 min easy", "activate 3 min", "mobilise 4 min", "A-skip 2 x 15 m", "3 x 30 m @70,80,90% rest walk-back", "4 x 10 m rest 1:00", "4 x 20 m rest 2:00",
         "4 x 20 build + 10 fly + 20 m slow rest 4:00", "4 x 20 m sled 10%bm rest 3:00", "pogos 3 x 10", "cool-down 5 min",
-    }.Aggregate(SessionPlan.Empty, (p, l) => p.Add(Shorthand.Read(l).Line!));
+    }.Aggregate(SessionPlan.Empty, (p, l) => p.Add(ShorthandLine.Read(l).Line!));
 
     [Benchmark]
     public FitOutcome Fit() => SprintFit.Fit(Gates);
 
     [Benchmark]
-    public ShorthandReading Read() => Shorthand.Read("3 x 20 build + 10 fly + 20 m slow @100% from 3-point gates 20,30 m rest 4:00");
+    public ShorthandReading Read() => ShorthandLine.Read("3 x 20 build + 10 fly + 20 m slow @100% from 3-point gates 20,30 m rest 4:00");
 
     [Benchmark]
     public int JudgeFortyAthletes()

@@ -1,5 +1,5 @@
 using InchBurst.Core.Catalogue;
-using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
@@ -42,7 +42,7 @@ public sealed class CatalogueBook(ClubDb db, CatalogueShelf shelf)
 
         if (problems.Count == 0)
         {
-            var dose = Shorthand.Read($"{exercise.Name} {exercise.Dose}", new(DistanceUnit.Metre, new ExerciseCatalogue(current.All.Append(exercise with { Harder = null }))));
+            var dose = ShorthandLine.Read($"{exercise.Name} {exercise.Dose}", new(DistanceUnit.Metre, new ExerciseCatalogue(current.All.Append(exercise with { Harder = null }))));
             if (dose.Line is null)
             {
                 problems[nameof(Exercise.Dose)] = "Write the dose in shorthand, such as 2 x 15 m, 3 x 5 or 30 s. " + dose.Problem!.Message;

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.Json;
 using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 using InchBurst.Data.Entities;
 

@@ -1,5 +1,7 @@
 using System.Collections.Concurrent;
+using InchBurst.Core.Clock;
 using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Season;
 using InchBurst.Core.Sprint;
 using InchBurst.Data.Entities;
@@ -99,7 +101,7 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf)
         }
 
         var candidates = await db.Runs.AsNoTracking().Include(r => r.Marks)
-            .Where(r => r.AthleteId == athleteId && r.FlyingSpeed != null && r.Kind != Core.Plan.WorkKind.Resisted && r.Trigger != StartTrigger.ZoneLine && r.Marks.Count >= 3)
+            .Where(r => r.AthleteId == athleteId && r.FlyingSpeed != null && r.Kind != WorkKind.Resisted && r.Trigger != StartTrigger.ZoneLine && r.Marks.Count >= 3)
             .OrderByDescending(r => r.Day).Take(12).ToListAsync(cancel);
         AthleteCurve? curve = null;
         foreach (var run in candidates.OrderByDescending(r => r.Marks.Max(m => m.Millimetres)).ThenByDescending(r => r.FlyingSpeed))
@@ -128,7 +130,7 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf)
             }
         }
 
-        return curves.Count == 0 ? Core.Plan.ClockSetting.UsualPace : new(Median(curves.Select(c => c.Mss)), Median(curves.Select(c => c.Tau)));
+        return curves.Count == 0 ? ClockSetting.UsualPace : new(Median(curves.Select(c => c.Mss)), Median(curves.Select(c => c.Tau)));
     }
 
     private static double Median(IEnumerable<double> values) => MathNet.Numerics.Statistics.Statistics.Median(values);

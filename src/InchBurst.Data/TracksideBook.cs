@@ -1,5 +1,6 @@
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
 using InchBurst.Data.Entities;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;

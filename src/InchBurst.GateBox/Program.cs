@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Net.Http.Json;
 using InchBurst.Core.Log;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
 
 // Stands in for timing gates: simulates runners and reports each one's passes to a running session over the open gate feed (docs/formats.md).

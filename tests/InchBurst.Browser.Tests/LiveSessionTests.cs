@@ -1,4 +1,5 @@
 using System.Globalization;
+using InchBurst.Core.Units;
 using Microsoft.Data.Sqlite;
 using OpenQA.Selenium;
 

@@ -1,6 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
-using InchBurst.Core.Log;
+using InchBurst.Core.Live;
 
 namespace InchBurst.Browser.Tests;
 

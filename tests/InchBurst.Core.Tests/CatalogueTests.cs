@@ -1,5 +1,6 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 
 namespace InchBurst.Core.Tests;
 
@@ -20,7 +21,7 @@ public class CatalogueTests
     {
         foreach (var e in Catalogue.All)
         {
-            var reading = Shorthand.Read($"{e.Name} {e.Dose}");
+            var reading = ShorthandLine.Read($"{e.Name} {e.Dose}");
             Assert.True(reading.Line is not null, $"{e.Name}: {reading.Problem?.Message}");
             var expected = e.Counted switch { CountedIn.Metres => typeof(RunShape), CountedIn.Seconds => typeof(TimedShape), _ => typeof(CountShape) };
             Assert.True(expected == reading.Line.Shape.GetType(), e.Name);
@@ -29,7 +30,7 @@ public class CatalogueTests
             Assert.Equal(e.Name, reading.Line.Exercise);
             Assert.True(!e.EachSide || e.Kind == WorkKind.Raise || reading.Line.EachSide, e.Name);
             // The name alone stands for its usual dose.
-            Assert.Equal(ShorthandPrinter.Dose(reading.Line), ShorthandPrinter.Dose(Shorthand.Read(e.Name).Line!));
+            Assert.Equal(ShorthandPrinter.Dose(reading.Line), ShorthandPrinter.Dose(ShorthandLine.Read(e.Name).Line!));
         }
     }
 

@@ -1,10 +1,13 @@
 using CsCheck;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Check;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
+using InchBurst.Core.School;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
-using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Tests;
 
@@ -15,7 +18,7 @@ public class CheckTests
     private static readonly CoachingSchool Short = CoachingSchool.BuiltIn[2];
 
     private static SessionPlan Plan(string lines) => lines.Split(';', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Aggregate(SessionPlan.Empty, (p, l) =>
-        p.Add(Shorthand.Read(l).Line ?? throw new ArgumentException(l + ": " + Shorthand.Read(l).Problem!.Message), ExerciseCatalogue.BuiltIn.Find(Shorthand.Read(l).Line!.Exercise)?.Family));
+        p.Add(ShorthandLine.Read(l).Line ?? throw new ArgumentException(l + ": " + ShorthandLine.Read(l).Problem!.Message), ExerciseCatalogue.BuiltIn.Find(ShorthandLine.Read(l).Line!.Exercise)?.Family));
 
     private static CheckContext Context(SessionPlan plan, CoachingSchool? school = null, double window = 90, double straight = 60, double runOut = 20, int athletes = 1, int lanes = 1)
     {

@@ -1,7 +1,11 @@
 using CsCheck;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Progress;
 using InchBurst.Core.Rest;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Tests;
@@ -143,7 +147,7 @@ public class EntryTests
     [InlineData("2 x 20 up + 20 back + 40 up + 40 m back rest 1:00 log time, heart rate")]
     public void A_line_says_what_else_to_log(string text)
     {
-        var line = Shorthand.Read(text).Line!;
+        var line = ShorthandLine.Read(text).Line!;
         Assert.Equal(text, ShorthandPrinter.Print(line));
         Assert.Equal(line.Log, PlanJson.Read(PlanJson.Write(SessionPlan.Empty.Add(line))).Lines.Single().Log);
     }
@@ -151,11 +155,11 @@ public class EntryTests
     [Fact]
     public void A_shuttle_is_timed_only_when_asked_and_what_is_unknown_is_refused_at_its_word()
     {
-        Assert.Equal(120, Shorthand.Read("20 up + 20 back + 40 up + 40 back log time, heart rate").Line!.ExpectedMarks.Single().Metres);
-        Assert.Equal([MeasureKind.HeartRate], Shorthand.Read("20 up + 20 back log time, heart rate").Line!.AskedMeasures);
-        Assert.Empty(Shorthand.Read("20 up + 20 back").Line!.ExpectedMarks);
-        Assert.Contains("heigth", Shorthand.Read("broad jump 3 x 3 log heigth").Problem!.Message);
-        Assert.Contains("Log what?", Shorthand.Read("broad jump 3 x 3 log").Problem!.Message);
+        Assert.Equal(120, ShorthandLine.Read("20 up + 20 back + 40 up + 40 back log time, heart rate").Line!.ExpectedMarks.Single().Metres);
+        Assert.Equal([MeasureKind.HeartRate], ShorthandLine.Read("20 up + 20 back log time, heart rate").Line!.AskedMeasures);
+        Assert.Empty(ShorthandLine.Read("20 up + 20 back").Line!.ExpectedMarks);
+        Assert.Contains("heigth", ShorthandLine.Read("broad jump 3 x 3 log heigth").Problem!.Message);
+        Assert.Contains("Log what?", ShorthandLine.Read("broad jump 3 x 3 log").Problem!.Message);
     }
 }
 
@@ -344,5 +348,5 @@ public class ReadingsTests
     [InlineData("broad jump 3 x 3", true)]
     [InlineData("3 x 20 build + 10 fly @70% tow +3%v", true)]
     [InlineData("cool-down 5 min", false)]
-    public void Pain_stops_what_is_run_hard(string line, bool stops) => Assert.Equal(stops, FullEffort.Is(Shorthand.Read(line).Line!));
+    public void Pain_stops_what_is_run_hard(string line, bool stops) => Assert.Equal(stops, FullEffort.Is(ShorthandLine.Read(line).Line!));
 }

@@ -1,8 +1,11 @@
 using CsCheck;
 using InchBurst.Core.Catalogue;
-using InchBurst.Core.Check;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Progress;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
 
@@ -161,7 +164,7 @@ public class LivePropertyTests
         string[] lines = ["raise 5 min", "mobilise 4 min", "A-skip 2 x 15 m", "4 x 20 m rest 2:00", "3 x 20 build + 10 fly + 20 slow rest 4:00", "pogo hops 3 x 12", "5 x 30 m rest 3:00", "cool-down 5 min"];
         Gen.Select(Gen.Int[4, 24], Gen.Int[1, 3], Gen.Int[2, 7], Gen.Double[31, 1500]).Sample((athletes, lanes, on, late) =>
         {
-            var plan = lines.Aggregate(SessionPlan.Empty, (p, l) => p.Add(Shorthand.Read(l).Line!));
+            var plan = lines.Aggregate(SessionPlan.Empty, (p, l) => p.Add(ShorthandLine.Read(l).Line!));
             var setting = new ClockSetting(athletes, lanes, ClockSetting.UsualPace, ExerciseCatalogue.BuiltIn);
             var timeline = SessionClock.Lay(plan, setting);
             var item = timeline.Items[on];

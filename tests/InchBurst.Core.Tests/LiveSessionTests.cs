@@ -1,7 +1,8 @@
 using InchBurst.Core.Catalogue;
-using InchBurst.Core.Check;
-using InchBurst.Core.Log;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Live;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 
 namespace InchBurst.Core.Tests;
 
@@ -10,7 +11,7 @@ public class LiveSessionTests
 {
     private static readonly ClockSetting Setting = new(8, 2, ClockSetting.UsualPace, ExerciseCatalogue.BuiltIn);
     private static readonly SessionPlan Plan = new[] { "raise 6 min", "mobilise 5 min", "4 x 20 m rest 2:00", "3 x 20 build + 10 fly + 20 slow rest 4:00", "cool-down 5 min" }
-        .Aggregate(SessionPlan.Empty, (p, l) => p.Add(Shorthand.Read(l).Line!));
+        .Aggregate(SessionPlan.Empty, (p, l) => p.Add(ShorthandLine.Read(l).Line!));
 
     private static SessionTimeline Timeline => SessionClock.Lay(Plan, Setting);
 
@@ -40,7 +41,7 @@ public class LiveSessionTests
     [Fact]
     public void Rounds_of_a_block_are_looked_at_one_by_one()
     {
-        var plan = SessionPlan.Empty.Add(new PlanBlock(0, "Rounds", [Shorthand.Read("2 x 20 m rest 1:00").Line!, Shorthand.Read("broad jump 3").Line!], 3, 60));
+        var plan = SessionPlan.Empty.Add(new PlanBlock(0, "Rounds", [ShorthandLine.Read("2 x 20 m rest 1:00").Line!, ShorthandLine.Read("broad jump 3").Line!], 3, 60));
         var timeline = SessionClock.Lay(plan, Setting);
         var second = timeline.Items.Single(i => i.Round == 1 && i.Line.Id == plan.Lines.First().Id);
         Assert.Equal(timeline.TotalSeconds, Forecast.Of(timeline, second.Line.Id, 1, 1, second.StartSeconds, 1).FinishSeconds, 6);
@@ -92,7 +93,7 @@ public class LiveSessionTests
         var review = SessionReview.Of(line, line with { Reps = 3 }, 1, 4, goes, 120, 120);
         Assert.Equal((16, 10, 320.0, 200.0), (review.PlannedGoes, review.Goes, review.PlannedMetres, review.Metres));
         Assert.Equal((0, 0.0), (SessionReview.Of(null, line, 1, 4, goes, 120, 120).PlannedGoes, SessionReview.Of(null, line, 1, 4, goes, 120, 120).PlannedMetres));
-        var both = Shorthand.Read("half-kneeling start 4 x 10 m each side").Line!;
+        var both = ShorthandLine.Read("half-kneeling start 4 x 10 m each side").Line!;
         Assert.Equal(8, both.Turns);
         Assert.Equal(16, SessionReview.Of(both, both, 2, 1, goes, 60, 60).PlannedGoes);
     }

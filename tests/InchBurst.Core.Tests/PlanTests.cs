@@ -1,8 +1,11 @@
 using CsCheck;
 using InchBurst.Core.Catalogue;
-using InchBurst.Core.Check;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
+using InchBurst.Core.School;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
 
 namespace InchBurst.Core.Tests;
@@ -11,7 +14,7 @@ public class PlanTests
 {
     private static readonly SprintCurve Pace = new(8.5, 1.2);
 
-    private static PlanLine Line(string text) => Shorthand.Read(text).Line ?? throw new ArgumentException(Shorthand.Read(text).Problem!.Message);
+    private static PlanLine Line(string text) => ShorthandLine.Read(text).Line ?? throw new ArgumentException(ShorthandLine.Read(text).Problem!.Message);
 
     private static SessionPlan Plan(params string[] lines) => lines.Aggregate(SessionPlan.Empty, (p, l) => p.Add(Line(l), ExerciseCatalogue.BuiltIn.Find(Line(l).Exercise)?.Family));
 
@@ -128,7 +131,7 @@ public class PlanTests
 
 public class SettingOutTests
 {
-    private static string Points(string text, double behind = 0) => string.Join(" | ", SettingOut.Of(Shorthand.Read(text).Line!, behind).Select(p => $"{p.Metres:0.##} {p.What}"));
+    private static string Points(string text, double behind = 0) => string.Join(" | ", SettingOut.Of(ShorthandLine.Read(text).Line!, behind).Select(p => $"{p.Metres:0.##} {p.What}"));
 
     [Fact]
     public void A_fly_is_set_out_with_its_gates_and_cones() =>
@@ -153,7 +156,7 @@ public class SettingOutTests
     [InlineData("3 x 30 m", "100 100", "1 3")]
     public void A_turn_has_the_effort_of_its_rep_in_every_round_and_on_both_sides(string text, string expected, string turns)
     {
-        var line = Shorthand.Read(text).Line!;
+        var line = ShorthandLine.Read(text).Line!;
         Assert.Equal(expected, string.Join(' ', turns.Split(' ').Select(t => line.EffortOfTurn(int.Parse(t, System.Globalization.CultureInfo.InvariantCulture)))));
     }
 }

@@ -1,7 +1,10 @@
 using CsCheck;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Check;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Tests;
@@ -100,7 +103,7 @@ public class PlanTextTests
     public void The_fields_of_a_line_write_the_same_line() => Lines.Sample(line =>
     {
         var (text, places) = LineFields.From(line, Catalogue).ToShorthand(Catalogue);
-        var reading = Shorthand.Read(text);
+        var reading = ShorthandLine.Read(text);
         Assert.True(reading.Line is not null, $"{text}: {reading.Problem?.Message}");
         Assert.Equal(ShorthandPrinter.Print(line), ShorthandPrinter.Print(reading.Line));
         Assert.All(places, p => Assert.InRange(p.End, p.Start, text.Length));
@@ -118,7 +121,7 @@ public class PlanTextTests
             var bad = junk[random.Next(junk.Length)];
             words.Insert(random.Next(1, words.Count + 1), bad);
             var text = string.Join(' ', words);
-            var problem = Shorthand.Read(text).Problem;
+            var problem = ShorthandLine.Read(text).Problem;
             Assert.True(problem is not null, text);
             var at = text.IndexOf(bad, StringComparison.Ordinal);
             // The finger points at the damage, or at the word beside it that the damage made unreadable.
@@ -236,7 +239,7 @@ public class WarmUpTests
         Assert.Equal(WorkKind.Raise, block.Lines[0].Kind);
         Assert.Equal(request.Day switch { DayKind.Acceleration => "falling start", DayKind.ChangeOfDirection => "stick the stop", _ => "build-up" }, exercises[^1].Name);
         Assert.Contains(exercises, e => e.Kind == WorkKind.Jumps);
-        Assert.All(block.Lines, l => Assert.Equal(ShorthandPrinter.Print(l), ShorthandPrinter.Print(Shorthand.Read(ShorthandPrinter.Print(l)).Line!)));
+        Assert.All(block.Lines, l => Assert.Equal(ShorthandPrinter.Print(l), ShorthandPrinter.Print(ShorthandLine.Read(ShorthandPrinter.Print(l)).Line!)));
     }, iter: 600);
 
     [Fact]
@@ -259,6 +262,6 @@ public class WarmUpTests
         Assert.DoesNotContain(other.Exercise!, names);
         Assert.Equal("mobilise", Catalogue.Find(other.Exercise)!.Family);
         Assert.Equal(line.Id, other.Id);
-        Assert.Null(WarmUpMaker.Reroll(Shorthand.Read("\"our own\" 3 x 5").Line!, [], Catalogue, 1));
+        Assert.Null(WarmUpMaker.Reroll(ShorthandLine.Read("\"our own\" 3 x 5").Line!, [], Catalogue, 1));
     }
 }

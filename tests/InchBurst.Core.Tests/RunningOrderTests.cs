@@ -1,5 +1,5 @@
 using CsCheck;
-using InchBurst.Core.Log;
+using InchBurst.Core.Live;
 
 namespace InchBurst.Core.Tests;
 

@@ -1,6 +1,7 @@
 using CsCheck;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Tests;
@@ -15,7 +16,7 @@ public class ShorthandTests
 
     private static PlanLine Read(string text)
     {
-        var reading = Shorthand.Read(text);
+        var reading = ShorthandLine.Read(text);
         Assert.True(reading.Problem is null, $"{text}: {reading.Problem?.Message}");
         return reading.Line!;
     }
@@ -57,7 +58,7 @@ public class ShorthandTests
     {
         if (printed is null)
         {
-            Assert.NotNull(Shorthand.Read(text).Problem);
+            Assert.NotNull(ShorthandLine.Read(text).Problem);
             return;
         }
 
@@ -77,7 +78,7 @@ public class ShorthandTests
     [InlineData("4 x 20 m as accelaration", "accelaration", "acceleration")]
     public void A_slip_of_the_keys_points_at_the_word_and_offers_the_nearest(string text, string word, string suggestion)
     {
-        var problem = Shorthand.Read(text).Problem!;
+        var problem = ShorthandLine.Read(text).Problem!;
         Assert.Equal(word, text.Substring(problem.Start, problem.Length));
         Assert.Equal(suggestion, problem.Suggestion);
     }
@@ -103,7 +104,7 @@ public class ShorthandTests
     [InlineData("many x 20 m", "“many” is not a number")]
     public void What_is_missing_or_out_of_range_is_said(string text, string words)
     {
-        var reading = Shorthand.Read(text);
+        var reading = ShorthandLine.Read(text);
         Assert.Null(reading.Line);
         Assert.Contains(words, reading.Problem!.Message);
         Assert.InRange(reading.Problem.Start, 0, text.Length);
@@ -117,7 +118,7 @@ public class ShorthandTests
         Assert.Equal(36.576, ((RunShape)line.Shape).Metres, 9);
         Assert.Equal(["10 yd", "20 yd", "40 yd"], line.ExpectedMarks.Select(m => m.ToString()));
         // A club that thinks in yards leaves the unit out.
-        var bare = Shorthand.Read("4 x 20", new(DistanceUnit.Yard, ExerciseCatalogue.BuiltIn)).Line!;
+        var bare = ShorthandLine.Read("4 x 20", new(DistanceUnit.Yard, ExerciseCatalogue.BuiltIn)).Line!;
         Assert.Equal(18.288, ((RunShape)bare.Shape).Metres, 9);
     }
 
@@ -135,12 +136,12 @@ public class ShorthandTests
         var pieces = Gen.Int[0, 99999].Select(i => Pieces[i % Pieces.Length]);
         Gen.OneOf(pieces.Array[0, 12].Select(p => string.Join(' ', p)), pieces.Array[0, 12].Select(string.Concat), Gen.String).Sample(text =>
         {
-            var reading = Shorthand.Read(text);
+            var reading = ShorthandLine.Read(text);
             Assert.True((reading.Line is null) != (reading.Problem is null));
             if (reading.Line is { } line)
             {
                 var printed = ShorthandPrinter.Print(line);
-                var again = Shorthand.Read(printed);
+                var again = ShorthandLine.Read(printed);
                 Assert.True(again.Line is not null, $"{text} -> {printed}: {again.Problem?.Message}");
                 Assert.Equal(printed, ShorthandPrinter.Print(again.Line!));
             }
@@ -182,9 +183,9 @@ public class FormatsDocumentTests
     [MemberData(nameof(Examples))]
     public void Every_example_line_is_read_and_written_back(string text)
     {
-        var line = Shorthand.Read(text).Line;
-        Assert.True(line is not null, Shorthand.Read(text).Problem?.Message);
+        var line = ShorthandLine.Read(text).Line;
+        Assert.True(line is not null, ShorthandLine.Read(text).Problem?.Message);
         var printed = ShorthandPrinter.Print(line);
-        Assert.Equal(printed, ShorthandPrinter.Print(Shorthand.Read(printed).Line!));
+        Assert.Equal(printed, ShorthandPrinter.Print(ShorthandLine.Read(printed).Line!));
     }
 }

@@ -1,6 +1,8 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Clock;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
 using InchBurst.Web.Drawing;
@@ -10,7 +12,7 @@ namespace InchBurst.Web.Tests;
 /// <summary>The geometry of the drawings, without a browser: everything is to scale and inside its frame.</summary>
 public class DrawingTests
 {
-    private static PlanLine Line(string text) => Shorthand.Read(text).Line!;
+    private static PlanLine Line(string text) => ShorthandLine.Read(text).Line!;
 
     [Fact]
     public void The_strip_is_to_scale_in_time_and_marks_the_overrun()

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Net;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;

@@ -1,5 +1,8 @@
 using System.Net;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Data;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
@@ -142,7 +145,7 @@ public sealed class PlanToolsTests : IAsyncLifetime
         Assert.Equal(1, plan.Blocks.Count(b => b.Title == "Warm-up"));
         Assert.Equal("build-up", plan.Blocks[0].Lines[^1].Exercise);
         Assert.StartsWith("1", page.QuerySelector(".block-title .muted")!.TextContent);
-        var mobilise = plan.Blocks[0].Lines.First(l => Core.Catalogue.ExerciseCatalogue.BuiltIn.Find(l.Exercise)!.Family == "mobilise");
+        var mobilise = plan.Blocks[0].Lines.First(l => ExerciseCatalogue.BuiltIn.Find(l.Exercise)!.Family == "mobilise");
         await DoAsync($"Reroll&line={mobilise.Id}");
         Assert.NotEqual(mobilise.Exercise, (await PlanAsync()).Line(mobilise.Id)!.Exercise);
         await DoAsync("Undo");

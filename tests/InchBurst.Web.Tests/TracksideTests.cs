@@ -1,4 +1,5 @@
 using System.Net;
+using InchBurst.Core.Plan;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
 
@@ -17,7 +18,7 @@ public sealed class TracksideTests : IAsyncLifetime
         house = await TestHouse.OpenAsync(demo: true);
         coach = await house.CoachAsync();
         await coach.PostAsync(Url, Url + "?handler=Start", ("here", "1"), ("here", "2"), ("here", "3"));
-        line = await house.InDbAsync(async db => Core.Plan.PlanJson.Read((await db.Sessions.SingleAsync(s => s.Id == 49)).PlanJson).Lines.Single(l => l.Kind == Core.Plan.WorkKind.MaxVelocity).Id);
+        line = await house.InDbAsync(async db => PlanJson.Read((await db.Sessions.SingleAsync(s => s.Id == 49)).PlanJson).Lines.Single(l => l.Kind == WorkKind.MaxVelocity).Id);
         await coach.PostAsync(Url, Url + "?handler=Line", ("line", $"{line}"));
     }
 

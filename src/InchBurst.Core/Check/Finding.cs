@@ -1,6 +1,10 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Clock;
 using InchBurst.Core.Plan;
+using InchBurst.Core.School;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Check;
 
@@ -76,7 +80,7 @@ public sealed record CheckContext(
     public IReadOnlyList<string> EarlierCues { get; init; } = [];
 
     /// <summary>A line of shorthand, for fixes.</summary>
-    internal PlanLine Line(string text) => Shorthand.Read(text, new(Units.DistanceUnit.Metre, Catalogue)).Line ?? throw new InvalidOperationException($"A fix is not shorthand: {text}");
+    internal PlanLine Line(string text) => ShorthandLine.Read(text, new(DistanceUnit.Metre, Catalogue)).Line ?? throw new InvalidOperationException($"A fix is not shorthand: {text}");
 
     /// <summary>Exercise of a line, or null.</summary>
     internal Exercise? ExerciseOf(PlanLine line) => Catalogue.Find(line.Exercise);

@@ -1,3 +1,4 @@
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
 using InchBurst.Core.Units;

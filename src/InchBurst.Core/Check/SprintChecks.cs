@@ -1,3 +1,5 @@
+using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
 using InchBurst.Core.Units;

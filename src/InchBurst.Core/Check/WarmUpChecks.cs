@@ -1,3 +1,4 @@
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 

@@ -1,3 +1,4 @@
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Log;
@@ -32,7 +33,7 @@ public static class Bests
         BestTime? best = null;
         foreach (var run in runs)
         {
-            if (run.Method != method || !run.IsFree || !run.HasStart || run.Start == Plan.StartPosition.Moving
+            if (run.Method != method || !run.IsFree || !run.HasStart || run.Start == StartPosition.Moving
                 || (startBehindGateMetres is { } f && Math.Abs(run.StartBehindGateMetres - f) > SameStartMetres))
             {
                 continue;

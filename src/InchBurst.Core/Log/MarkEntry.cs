@@ -5,16 +5,6 @@ using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Log;
 
-/// <summary>How much a doubt about a time weighs.</summary>
-public enum DoubtKind
-{
-    /// <summary>Cannot be; the time is refused.</summary>
-    Impossible,
-
-    /// <summary>Unlikely; the coach is asked and may overrule.</summary>
-    Unlikely,
-}
-
 /// <summary>A doubt about typed marks.</summary>
 /// <param name="Kind">Its weight.</param>
 /// <param name="Index">Which of the expected marks it is about, from 0.</param>

@@ -1,3 +1,5 @@
+using InchBurst.Core.Live;
+
 namespace InchBurst.Core.Plan;
 
 /// <summary>The kinds of work in a speed session, in the order a session usually runs.</summary>

@@ -1,5 +1,5 @@
-using InchBurst.Core.Check;
 using InchBurst.Core.Plan;
+using InchBurst.Core.School;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Rest;

@@ -1,3 +1,5 @@
+using InchBurst.Core.Units;
+
 namespace InchBurst.Core.Sprint;
 
 /// <summary>A cumulative time at a mark.</summary>

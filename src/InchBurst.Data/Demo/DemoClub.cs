@@ -1,8 +1,9 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
-using InchBurst.Core.Units;
 using InchBurst.Data.Entities;
 using MathNet.Numerics.Distributions;
 
@@ -123,7 +124,7 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
     /// <summary>A plan from shorthand lines.</summary>
     public static SessionPlan PlanOf(IEnumerable<string> lines) => lines.Aggregate(SessionPlan.Empty, (plan, text) =>
     {
-        var line = Shorthand.Read(text).Line ?? throw new InvalidOperationException($"Not shorthand: {text}");
+        var line = ShorthandLine.Read(text).Line ?? throw new InvalidOperationException($"Not shorthand: {text}");
         return plan.Add(line, ExerciseCatalogue.BuiltIn.Find(line.Exercise)?.Family);
     });
 

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
 
@@ -107,9 +108,9 @@ public sealed record BurstCurve(
         var from = 0.0;
         foreach (var (share, name, fill, dark) in new[]
         {
-            (0.80, "drive", KindLook.Of(Core.Plan.WorkKind.Acceleration).Light, false),
-            (0.95, "rise", KindLook.Of(Core.Plan.WorkKind.MaxVelocity).Light, false),
-            (1.0, "upright", KindLook.Of(Core.Plan.WorkKind.MaxVelocity).Solid, true),
+            (0.80, "drive", KindLook.Of(WorkKind.Acceleration).Light, false),
+            (0.95, "rise", KindLook.Of(WorkKind.MaxVelocity).Light, false),
+            (1.0, "upright", KindLook.Of(WorkKind.MaxVelocity).Solid, true),
         })
         {
             var to = share < 1 ? Math.Clamp(fit.Curve.DistanceAtShare(share) - behind, from, far) : far;

@@ -1,4 +1,5 @@
 using System.Globalization;
+using InchBurst.Core.Clock;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 

@@ -1,4 +1,4 @@
-using InchBurst.Core.Catalogue;
+using InchBurst.Core.Clock;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Data;

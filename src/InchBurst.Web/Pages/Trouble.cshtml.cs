@@ -1,3 +1,4 @@
+using InchBurst.Core.Live;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

@@ -1,7 +1,11 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Check;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
+using InchBurst.Core.School;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
 using InchBurst.Data;

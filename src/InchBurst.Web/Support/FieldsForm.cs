@@ -1,4 +1,6 @@
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 
 namespace InchBurst.Web.Support;
 

@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using System.Text;
 using InchBurst.Core.Log;
+using InchBurst.Core.Shorthand;
 using InchBurst.Data;
 
 namespace InchBurst.Web.Support;

@@ -1,7 +1,13 @@
-using InchBurst.Core.Check;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
+using InchBurst.Core.Live;
 using InchBurst.Core.Log;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
+using InchBurst.Core.School;
+using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
@@ -264,7 +270,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         return going.Count == 0 ? 0 : going.Sum(q => Math.Max(0, turns.Reps - (q.Turn.Rep - 1))) / (double)(going.Count * line.Turns);
     }
 
-    private static List<EntryBox> Boxes(PlanLine line, LineTiming timing, Core.Sprint.SprintCurve pace, Club club, TypedEntry? typed, GateMarks? gate)
+    private static List<EntryBox> Boxes(PlanLine line, LineTiming timing, SprintCurve pace, Club club, TypedEntry? typed, GateMarks? gate)
     {
         var marks = line.ExpectedMarks;
         var zone = timing.Entry == EntryMode.ZoneOnly && marks.Count > 1;

@@ -1,4 +1,6 @@
 using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
 using InchBurst.Data;
@@ -119,5 +121,5 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
         RunText = $"{Desk.DayText(run.Day)}{start}, marks at {string.Join(", ", run.Marks.Select(m => m.At))}{(run.Method == TimingMethod.Hand ? ", by hand" : "")}";
     }
 
-    private static string ShorthandWordsFor(Core.Plan.StartPosition position) => Core.Plan.ShorthandPrinter.StartText(new(position));
+    private static string ShorthandWordsFor(StartPosition position) => ShorthandPrinter.StartText(new(position));
 }

@@ -1,5 +1,6 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using InchBurst.Web.Drawing;
@@ -34,7 +35,7 @@ public sealed class ViewModel(ExerciseCatalogue catalogue, CatalogueBook book, S
     public async Task<IActionResult> OnPostAddAsync(string name, int session)
     {
         if (catalogue.Find(name) is not { } exercise || await sessions.FindAsync(session) is not { } planned
-            || Shorthand.Read($"{exercise.Name} {exercise.Dose}{(exercise.EachSide ? " each side" : "")}", await maker.ContextAsync()).Line is not { } line)
+            || ShorthandLine.Read($"{exercise.Name} {exercise.Dose}{(exercise.EachSide ? " each side" : "")}", await maker.ContextAsync()).Line is not { } line)
         {
             return NotFound();
         }

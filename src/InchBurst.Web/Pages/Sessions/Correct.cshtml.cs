@@ -1,6 +1,5 @@
 using System.Globalization;
 using InchBurst.Core.Log;
-using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 using InchBurst.Data;
 using InchBurst.Data.Entities;

@@ -1,6 +1,8 @@
 using Htmx;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Data;
 using InchBurst.Web.Support;
 using Microsoft.AspNetCore.Mvc;
@@ -47,7 +49,7 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
 
     public Task<IActionResult> OnPostReplaceAsync(int id, int line, string? text) => OnPlanAsync(id, async planned =>
     {
-        var reading = Shorthand.Read(text ?? "", await maker.ContextAsync());
+        var reading = ShorthandLine.Read(text ?? "", await maker.ContextAsync());
         return reading.Line is { } read
             ? await maker.MakeAsync(await KeepAsync(planned, planned.Plan.Replace(line, read, maker.FamilyOf(read)), "changed to " + text))
             : await maker.MakeAsync(planned, new(line, Edited: new(text ?? "", reading.Problem)));
@@ -58,7 +60,7 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
         var context = await maker.ContextAsync();
         var fields = FieldsForm.Read(Request.Form);
         var (text, places) = fields.ToShorthand(context.Catalogue);
-        var reading = Shorthand.Read(text, context);
+        var reading = ShorthandLine.Read(text, context);
         if (reading.Line is { } read)
         {
             var kept = planned.Plan.Replace(line, read, maker.FamilyOf(read));

@@ -1,4 +1,6 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Data;
 using InchBurst.Data.Entities;

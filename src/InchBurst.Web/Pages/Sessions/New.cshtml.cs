@@ -1,4 +1,5 @@
 using System.Globalization;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Data;
 using InchBurst.Data.Entities;

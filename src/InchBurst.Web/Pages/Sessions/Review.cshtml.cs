@@ -1,9 +1,10 @@
 using System.Globalization;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
-using InchBurst.Core.Season;
+using InchBurst.Core.School;
 using InchBurst.Core.Units;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
@@ -156,7 +157,7 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         return true;
     }
 
-    private async Task<ReviewLine?> LineAsync(PlanLine line, List<Attendance> here, Core.Check.CoachingSchool school)
+    private async Task<ReviewLine?> LineAsync(PlanLine line, List<Attendance> here, CoachingSchool school)
     {
         var runs = Live.Runs.Where(r => r.LineId == line.Id && r.Outcome is not (RunOutcome.Skipped or RunOutcome.Again)).ToList();
         if (runs.Count == 0)

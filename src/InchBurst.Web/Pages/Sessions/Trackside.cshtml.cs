@@ -1,6 +1,8 @@
 using System.Globalization;
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using InchBurst.Web.Support;
@@ -271,7 +273,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         return await ByCoachAsync(id, live =>
         {
             (live.Session.RanPlanJson, live.Session.Lanes) = (PlanJson.Write(offer.Plan), offer.Lanes);
-            toast = $"{offer.Label}: ends at {Core.Units.Figures.Clock(offer.EndSeconds)}. The plan itself is unchanged.";
+            toast = $"{offer.Label}: ends at {Figures.Clock(offer.EndSeconds)}. The plan itself is unchanged.";
         });
     }
 
@@ -287,7 +289,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         {
             var others = kept.Told.Select(r => r.By).Distinct().ToList();
             var stands = others is [var only] && only == desk.Who ? "your other reading stands" : $"what {string.Join(" and ", others)} read stands";
-            return await ShowAsync(id, new(Toast: $"Your {Core.Units.Figures.Split(LiveWords.Headline(kept, taken))} for {kept.Athlete?.Name} taken back; {stands}.", Undone: run, UndoneReading: taken.Id, RunId: run));
+            return await ShowAsync(id, new(Toast: $"Your {Figures.Split(LiveWords.Headline(kept, taken))} for {kept.Athlete?.Name} taken back; {stands}.", Undone: run, UndoneReading: taken.Id, RunId: run));
         }
 
         var changed = await book.SetDeletedAsync(id, run, !back);

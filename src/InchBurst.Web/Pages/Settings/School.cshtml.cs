@@ -1,5 +1,5 @@
 using System.Globalization;
-using InchBurst.Core.Check;
+using InchBurst.Core.School;
 using InchBurst.Core.Units;
 using InchBurst.Data;
 using Microsoft.AspNetCore.Mvc;

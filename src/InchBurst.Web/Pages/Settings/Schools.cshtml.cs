@@ -1,4 +1,4 @@
-using InchBurst.Core.Check;
+using InchBurst.Core.School;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using Microsoft.AspNetCore.Mvc;

@@ -1,6 +1,6 @@
 using InchBurst.Core.Catalogue;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Shorthand;
 
 /// <summary>A way to go on with what is being typed.</summary>
 /// <param name="Name">What is offered.</param>

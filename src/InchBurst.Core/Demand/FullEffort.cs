@@ -1,6 +1,6 @@
 using InchBurst.Core.Plan;
 
-namespace InchBurst.Core.Log;
+namespace InchBurst.Core.Demand;
 
 /// <summary>Work that pain forbids until the clinician who treats the athlete allows it.</summary>
 public static class FullEffort

@@ -1,4 +1,6 @@
-namespace InchBurst.Core.Plan;
+using InchBurst.Core.Live;
+
+namespace InchBurst.Core.Clock;
 
 /// <summary>A group sharing lanes on one straight.</summary>
 /// <param name="Athletes">Athletes taking turns, 1 to 200.</param>

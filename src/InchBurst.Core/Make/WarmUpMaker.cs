@@ -1,7 +1,10 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Make;
 
 /// <summary>What the main part of the day is.</summary>
 public enum DayKind
@@ -93,7 +96,7 @@ public static class WarmUpMaker
         }
 
         var chosen = choices[new Random(seed).Next(choices.Count)];
-        return Shorthand.Read($"{chosen.Name} {chosen.Dose}{(chosen.EachSide ? " each side" : "")}", new(DistanceUnit.Metre, catalogue)).Line! with { Id = line.Id };
+        return ShorthandLine.Read($"{chosen.Name} {chosen.Dose}{(chosen.EachSide ? " each side" : "")}", new(DistanceUnit.Metre, catalogue)).Line! with { Id = line.Id };
     }
 
     /// <summary>True for the four exercises that stand for a whole stage.</summary>
@@ -192,7 +195,7 @@ public static class WarmUpMaker
         ];
     }
 
-    private static PlanLine Last(WarmUpRequest request, ShorthandContext context) => Shorthand.Read(
+    private static PlanLine Last(WarmUpRequest request, ShorthandContext context) => ShorthandLine.Read(
         request.Day switch
         {
             DayKind.Acceleration => request.OnCourt ? "falling start 2 x 10 m @85,90% rest walk-back" : "falling start 3 x 10 m @80,85,90% rest walk-back",
@@ -203,7 +206,7 @@ public static class WarmUpMaker
         context).Line!;
 
     private static PlanLine Line(Exercise exercise, ShorthandContext context) =>
-        Shorthand.Read($"{exercise.Name} {exercise.Dose}{(exercise.EachSide ? " each side" : "")} @{exercise.Effort}%", context).Line!;
+        ShorthandLine.Read($"{exercise.Name} {exercise.Dose}{(exercise.EachSide ? " each side" : "")} @{exercise.Effort}%", context).Line!;
 
     private sealed record Choice(List<Exercise> Activate, List<Exercise> Mobilise, List<Exercise> Potentiate, List<Exercise> Travel)
     {

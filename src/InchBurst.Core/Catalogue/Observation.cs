@@ -1,7 +1,6 @@
-using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
 
-namespace InchBurst.Core.Log;
+namespace InchBurst.Core.Catalogue;
 
 /// <summary>Part of a run that an eye looks at.</summary>
 public enum RunPhase

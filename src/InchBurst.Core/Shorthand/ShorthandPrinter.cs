@@ -1,10 +1,10 @@
 using System.Globalization;
 using System.Text;
 using InchBurst.Core.Catalogue;
-using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Shorthand;
 
 /// <summary>Writes a line back as shorthand; reading what was written gives the same line (docs/formats.md).</summary>
 public static class ShorthandPrinter

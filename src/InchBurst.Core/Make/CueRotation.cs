@@ -1,4 +1,4 @@
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Make;
 
 /// <summary>An emphasis and the words it is given in.</summary>
 /// <param name="Emphasis">The emphasis.</param>

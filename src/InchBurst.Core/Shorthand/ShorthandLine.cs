@@ -1,7 +1,8 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Shorthand;
 
 /// <summary>What a shorthand line may assume.</summary>
 /// <param name="DefaultUnit">Unit of distances written without one.</param>
@@ -25,7 +26,7 @@ public sealed record ShorthandProblem(int Start, int Length, string Message, str
 public sealed record ShorthandReading(PlanLine? Line, ShorthandProblem? Problem);
 
 /// <summary>Reads one line of session shorthand (grammar in docs/formats.md).</summary>
-public static class Shorthand
+public static class ShorthandLine
 {
     /// <summary>Longest line taken, in characters.</summary>
     public const int LongestLine = 400;

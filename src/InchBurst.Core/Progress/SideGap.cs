@@ -1,4 +1,6 @@
-namespace InchBurst.Core.Log;
+using InchBurst.Core.Log;
+
+namespace InchBurst.Core.Progress;
 
 /// <summary>Left against right.</summary>
 /// <param name="Share">(faster - slower) / faster of the mean speeds, 0 to 1.</param>

@@ -1,4 +1,4 @@
-namespace InchBurst.Core.Log;
+namespace InchBurst.Core.Live;
 
 /// <summary>Where an athlete stands in the running order of a line.</summary>
 public enum TurnState

@@ -1,6 +1,6 @@
-using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Catalogue;
 
 /// <summary>Tells what kind of work a line is when it does not say.</summary>
 public static class PlanKinds

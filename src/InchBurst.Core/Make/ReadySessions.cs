@@ -1,6 +1,7 @@
-using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Make;
 
 /// <summary>A session ready to use and to change.</summary>
 /// <param name="Name">Name.</param>

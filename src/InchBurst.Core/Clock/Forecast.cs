@@ -1,6 +1,7 @@
-using InchBurst.Core.Check;
+using InchBurst.Core.Make;
+using InchBurst.Core.Plan;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Clock;
 
 /// <summary>When a running session will end.</summary>
 /// <param name="FinishSeconds">Predicted end from the start of the session, s.</param>

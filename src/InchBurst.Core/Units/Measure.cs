@@ -1,7 +1,16 @@
 using System.Globalization;
-using InchBurst.Core.Units;
 
-namespace InchBurst.Core.Log;
+namespace InchBurst.Core.Units;
+
+/// <summary>How much a doubt about something typed weighs.</summary>
+public enum DoubtKind
+{
+    /// <summary>Cannot be; it is refused.</summary>
+    Impossible,
+
+    /// <summary>Unlikely; the coach is asked and may overrule.</summary>
+    Unlikely,
+}
 
 /// <summary>What else than gate times is written down for a go.</summary>
 public enum MeasureKind

@@ -1,6 +1,7 @@
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Shorthand;
 
 /// <summary>The words of the shorthand and what they stand for; reading and printing share these lists.</summary>
 internal static class ShorthandWords

@@ -1,6 +1,7 @@
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Demand;
 
 /// <summary>Something to be set out along the straight.</summary>
 /// <param name="What">What stands there.</param>

@@ -2,9 +2,10 @@ using System.Globalization;
 using System.Text;
 using System.Text.RegularExpressions;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Shorthand;
 
 /// <summary>A problem in a text of several lines.</summary>
 /// <param name="LineNumber">Line of the text, from 1.</param>
@@ -85,7 +86,7 @@ public static partial class PlanText
                 continue;
             }
 
-            var reading = Shorthand.Read(row, context);
+            var reading = ShorthandLine.Read(row, context);
             if (reading.Line is not { } line)
             {
                 problems.Add(new(i + 1, rows[i], reading.Problem!));
@@ -121,7 +122,7 @@ public static partial class PlanText
             return RoundsOnOneLine(text, rounds, context);
         }
 
-        var reading = Shorthand.Read(text, context);
+        var reading = ShorthandLine.Read(text, context);
         return reading.Line is { } line
             ? (new PlanBlock(0, PlanEdits.TitleFor(line, context.Catalogue.Find(line.Exercise)?.Family), [line]), null)
             : (null, reading.Problem);
@@ -184,7 +185,7 @@ public static partial class PlanText
         {
             if (part.Trim().Length > 0)
             {
-                var reading = Shorthand.Read(part, context);
+                var reading = ShorthandLine.Read(part, context);
                 if (reading.Problem is { } problem)
                 {
                     return (null, problem with { Start = problem.Start + at });

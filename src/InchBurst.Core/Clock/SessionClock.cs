@@ -1,9 +1,10 @@
 using InchBurst.Core.Catalogue;
-using InchBurst.Core.Check;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
+using InchBurst.Core.School;
 using InchBurst.Core.Sprint;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Clock;
 
 /// <summary>What the session is held with.</summary>
 /// <param name="Athletes">Athletes expected, 1 to 200.</param>

@@ -1,7 +1,8 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Sprint;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Demand;
 
 /// <summary>What a line adds up to for one athlete.</summary>
 /// <param name="Metres">All metres covered on foot.</param>

@@ -1,9 +1,10 @@
 using System.Globalization;
 using System.Text;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Shorthand;
 
 /// <summary>A part of a run as fields: a number in a unit, or an angle for a turn or cut.</summary>
 public sealed record SegmentField

@@ -1,9 +1,9 @@
 using InchBurst.Core.Catalogue;
-using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
-using static InchBurst.Core.Plan.ShorthandWords;
+using static InchBurst.Core.Shorthand.ShorthandWords;
 
-namespace InchBurst.Core.Plan;
+namespace InchBurst.Core.Shorthand;
 
 /// <summary>Reads one line, word by word, from left to right.</summary>
 internal sealed class ShorthandReader

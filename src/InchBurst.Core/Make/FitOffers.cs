@@ -1,7 +1,10 @@
+using InchBurst.Core.Check;
+using InchBurst.Core.Clock;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
 
-namespace InchBurst.Core.Check;
+namespace InchBurst.Core.Make;
 
 /// <summary>A way to fit the window.</summary>
 /// <param name="Label">What is done, such as "Drop 1 fly rep".</param>

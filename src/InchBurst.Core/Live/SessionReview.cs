@@ -1,6 +1,8 @@
 using InchBurst.Core.Plan;
+using InchBurst.Core.Season;
+using InchBurst.Core.Units;
 
-namespace InchBurst.Core.Log;
+namespace InchBurst.Core.Live;
 
 /// <summary>A go of an athlete on a line.</summary>
 /// <param name="AthleteId">Number of the athlete.</param>
@@ -108,22 +110,22 @@ public static class AthleteMessage
         foreach (var line in lines.Where(l => l.Times.Count > 0))
         {
             var best = line.Times.Min();
-            var times = line.Times.Count == 1 ? Units.Figures.Split(best) + " s" : string.Join(", ", line.Times.Select(Units.Figures.Split)) + " s";
+            var times = line.Times.Count == 1 ? Figures.Split(best) + " s" : string.Join(", ", line.Times.Select(Figures.Split)) + " s";
             var compared = line.BestBefore switch
             {
                 null => "your first times over this",
-                { } b when best < b - 1e-9 => $"a new best, {Units.Figures.Split(b - best)} s faster than {Units.Figures.Split(b)}",
+                { } b when best < b - 1e-9 => $"a new best, {Figures.Split(b - best)} s faster than {Figures.Split(b)}",
                 { } b when Math.Abs(best - b) < 1e-9 => "equal to your best",
-                { } b => $"your best is {Units.Figures.Split(b)}",
+                { } b => $"your best is {Figures.Split(b)}",
             };
             said.Add($"{line.Name}: {times} (fastest {line.Speed}); {compared}.");
         }
 
         if (shareOfBest is { } share)
         {
-            said.Add(share >= Season.TopSpeedClock.UsualShare
-                ? $"You reached {Units.Figures.Number(share * 100)}% of your top speed: that counts."
-                : $"You reached {Units.Figures.Number(share * 100)}% of your top speed; 90% counts as a top-speed day.");
+            said.Add(share >= TopSpeedClock.UsualShare
+                ? $"You reached {Figures.Number(share * 100)}% of your top speed: that counts."
+                : $"You reached {Figures.Number(share * 100)}% of your top speed; 90% counts as a top-speed day.");
         }
 
         if (keep.Count > 0)

@@ -1,6 +1,6 @@
 using System.Text.Json;
 
-namespace InchBurst.Core.Check;
+namespace InchBurst.Core.School;
 
 /// <summary>What a number of a school is called, what it may be, and why it is what it is.</summary>
 /// <param name="Key">Short name, unique.</param>

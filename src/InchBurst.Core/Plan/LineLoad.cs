@@ -1,0 +1,75 @@
+namespace InchBurst.Core.Plan;
+
+/// <summary>What helps or hinders.</summary>
+public enum LoadKind
+{
+    /// <summary>Sled pulled.</summary>
+    Sled,
+
+    /// <summary>Chain dragged.</summary>
+    Chain,
+
+    /// <summary>Parachute.</summary>
+    Parachute,
+
+    /// <summary>Band held back by a partner.</summary>
+    Band,
+
+    /// <summary>Weighted vest.</summary>
+    Vest,
+
+    /// <summary>Uphill.</summary>
+    Uphill,
+
+    /// <summary>Downhill.</summary>
+    Downhill,
+
+    /// <summary>Towed by a band or partner.</summary>
+    Tow,
+
+    /// <summary>Share of the most that can be lifted once.</summary>
+    Lift,
+}
+
+/// <summary>What a load's amount counts.</summary>
+public enum LoadUnit
+{
+    /// <summary>No amount said.</summary>
+    None,
+
+    /// <summary>Kilograms.</summary>
+    Kilogram,
+
+    /// <summary>Pounds.</summary>
+    Pound,
+
+    /// <summary>Percent of body mass.</summary>
+    PercentBodyMass,
+
+    /// <summary>Percent change of free speed (negative is slower).</summary>
+    PercentSpeed,
+
+    /// <summary>Percent grade of a slope.</summary>
+    PercentGrade,
+
+    /// <summary>Degrees of a slope.</summary>
+    Degree,
+
+    /// <summary>Percent of the one-repetition maximum.</summary>
+    PercentMaximum,
+
+    /// <summary>Light band.</summary>
+    Light,
+
+    /// <summary>Medium band.</summary>
+    Medium,
+
+    /// <summary>Heavy band.</summary>
+    Heavy,
+}
+
+/// <summary>A load on a line.</summary>
+/// <param name="Kind">What it is.</param>
+/// <param name="Amount">How much, in <paramref name="Unit"/>; 0 where no amount is said.</param>
+/// <param name="Unit">What the amount counts.</param>
+public sealed record LineLoad(LoadKind Kind, double Amount, LoadUnit Unit);

@@ -1,0 +1,10 @@
+using InchBurst.Core.Units;
+
+namespace InchBurst.Core.Plan;
+
+/// <summary>Rest as written.</summary>
+/// <param name="RepSeconds">Seconds between reps, 0 to 3600; null when it follows a rule.</param>
+/// <param name="SetSeconds">Seconds between sets, 0 to 3600; null means as between reps.</param>
+/// <param name="Per">With <paramref name="RepSeconds"/>: that many seconds for each such distance run.</param>
+/// <param name="WalkBack">True when the walk back is the rest.</param>
+public sealed record LineRest(double? RepSeconds = null, double? SetSeconds = null, Distance? Per = null, bool WalkBack = false);

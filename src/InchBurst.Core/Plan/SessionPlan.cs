@@ -1,0 +1,34 @@
+using System.Text.Json.Serialization;
+
+namespace InchBurst.Core.Plan;
+
+/// <summary>A block: lines done as one part of the session, once or in rounds.</summary>
+/// <param name="Id">Number that stays with the block while the plan lives.</param>
+/// <param name="Title">What the coach calls it.</param>
+/// <param name="Lines">At least one line.</param>
+/// <param name="Rounds">How often the lines are gone through, 1 to 20.</param>
+/// <param name="RoundRestSeconds">Rest between rounds in s, 0 to 3600, or null.</param>
+/// <param name="Stations">True when the lines are stations: as many groups as lines, each at another one, moving on together.</param>
+public sealed record PlanBlock(int Id, string Title, IReadOnlyList<PlanLine> Lines, int Rounds = 1, double? RoundRestSeconds = null, bool Stations = false);
+
+/// <summary>A session plan: one document.</summary>
+/// <param name="Version">Version of the document's form; 1 today.</param>
+/// <param name="Blocks">Blocks in order.</param>
+/// <param name="LastId">Largest number ever given to a block or a line of this plan.</param>
+public sealed record SessionPlan(int Version, IReadOnlyList<PlanBlock> Blocks, int LastId)
+{
+    /// <summary>A plan with nothing in it.</summary>
+    public static SessionPlan Empty { get; } = new(1, [], 0);
+
+    /// <summary>All lines in order.</summary>
+    [JsonIgnore]
+    public IEnumerable<PlanLine> Lines => Blocks.SelectMany(b => b.Lines);
+
+    /// <summary>The line with a number, or null.</summary>
+    /// <param name="id">Its number.</param>
+    public PlanLine? Line(int id) => Lines.FirstOrDefault(l => l.Id == id);
+
+    /// <summary>The block that holds a line, or null.</summary>
+    /// <param name="lineId">The line's number.</param>
+    public PlanBlock? BlockOf(int lineId) => Blocks.FirstOrDefault(b => b.Lines.Any(l => l.Id == lineId));
+}
