@@ -19,7 +19,7 @@ public sealed class CatalogueShelf
     {
         var own = db.ClubExercises.AsNoTracking().ToList();
         var hidden = own.Where(o => o.Hidden).Select(o => o.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        return new(ExerciseCatalogue.BuiltIn.All.Concat(own.Where(o => o.Json is not null).Select(o => ExerciseCatalogue.Read(o.Json!))).Where(e => !hidden.Contains(e.Name)));
+        return new(ExerciseCatalogue.BuiltIn.All.Concat(own.Where(o => o.Json is not null).Select(o => ExerciseJson.Read(o.Json!))).Where(e => !hidden.Contains(e.Name)));
     }
 }
 
@@ -71,7 +71,7 @@ public sealed class CatalogueBook(ClubDb db, CatalogueShelf shelf)
             db.ClubExercises.Add(row);
         }
 
-        row.Json = ExerciseCatalogue.Write(exercise);
+        row.Json = ExerciseJson.Write(exercise);
         row.Hidden = false;
         await db.SaveChangesAsync(cancel);
         shelf.Forget();

@@ -1,3 +1,5 @@
+using InchBurst.Core.Demand;
+using InchBurst.Core.Log;
 using InchBurst.Data.Entities;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
@@ -27,6 +29,8 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
     public DbSet<Run> Runs => Set<Run>();
 
     public DbSet<Mark> Marks => Set<Mark>();
+
+    public DbSet<RunStretch> RunStretches => Set<RunStretch>();
 
     public DbSet<RunReading> RunReadings => Set<RunReading>();
 
@@ -63,11 +67,14 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
             e.HasIndex(r => r.SessionId);
             e.HasIndex(r => new { r.AthleteId, r.Day });
             e.HasIndex(r => new { r.AthleteId, r.FlyingSpeed, r.Day }).HasFilter("FlyingSpeed IS NOT NULL AND DeletedAt IS NULL");
+            e.HasIndex(r => new { r.AthleteId, r.EstimatedSpeed, r.Day }).HasFilter("EstimatedSpeed IS NOT NULL AND DeletedAt IS NULL");
+            e.HasIndex(r => r.Course).HasFilter("Course = ''");
             e.HasQueryFilter(r => r.DeletedAt == null);
             e.HasOne(r => r.Session).WithMany().HasForeignKey(r => r.SessionId).IsRequired(false);
             // One rep of an athlete on a line is one run, whoever enters it; a second entry becomes a reading of it.
             e.HasIndex(r => new { r.SessionId, r.AthleteId, r.LineId, r.Rep }).IsUnique().HasFilter("DeletedAt IS NULL AND Rep > 0");
             e.HasMany(r => r.Marks).WithOne().HasForeignKey(m => m.RunId);
+            e.HasMany(r => r.Stretches).WithOne().HasForeignKey(s => s.RunId);
             e.Ignore(r => r.Told);
             e.HasMany(r => r.Readings).WithOne().HasForeignKey(m => m.RunId);
             e.HasMany(r => r.Seen).WithOne().HasForeignKey(m => m.RunId);
@@ -78,6 +85,13 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
         {
             e.HasIndex(g => g.ClientId).IsUnique();
             e.HasIndex(g => new { g.SessionId, g.UsedFor });
+        });
+        builder.Entity<RunStretch>(e =>
+        {
+            e.HasKey(s => new { s.RunId, s.Key, s.FromMillimetres, s.ToMillimetres });
+
+            // Best before a run, the latest runs' range and the best of every trial are all answered from this index alone.
+            e.HasIndex(s => new { s.AthleteId, s.Key, s.FromMillimetres, s.ToMillimetres, s.Day, s.FinishedAt, s.Seconds, s.Effort, s.RunId });
         });
         builder.Entity<RunSeen>().HasKey(s => new { s.RunId, s.Code });
         builder.Entity<RunMeasure>().HasKey(m => new { m.RunId, m.Kind });

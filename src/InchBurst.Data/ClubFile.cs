@@ -29,6 +29,7 @@ public static class ClubFile
         }
 
         await db.Database.MigrateAsync(cancel);
+        await TrialFill.RunAsync(db, new CatalogueShelf().Current(db), cancel);
 
         // WAL lets a reader and a writer work at once; FULL makes a saved rep survive a power cut as well as a kill.
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL;", cancel);

@@ -1,3 +1,4 @@
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Data.Entities;
@@ -16,42 +17,38 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
             .Select(a => db.Runs.Where(r => r.AthleteId == a.Id && r.Outcome == RunOutcome.Timed).Max(r => (DateOnly?)r.Day))
             .MaxAsync(cancel);
 
-    /// <summary>Best earlier time over a run's headline stretch among the runs that <see cref="RunMeaning.Comparable"/> allows, found in the file without loading them.</summary>
+    /// <summary>Best earlier time over a run's headline stretch within its trial, found in the index without loading runs.</summary>
     public Task<double?> BestBeforeAsync(Run run, bool earlierDaysOnly = false, CancellationToken cancel = default)
     {
-        var logged = run.ToLogged();
-        var (from, to) = RunMeaning.Headline(logged);
-        var (near, far) = (from.At.Millimetres, to.At.Millimetres);
-        var earlier = db.Runs.Where(r => r.AthleteId == run.AthleteId && r.Id != run.Id && r.Outcome == RunOutcome.Timed
-            && (r.Day < run.Day || (!earlierDaysOnly && r.Day == run.Day && r.FinishedAt <= run.FinishedAt))
-            && r.Method == run.Method && r.Side == run.Side);
-        var flying = from.At.Millimetres > 0;
-        if (!flying)
-        {
-            earlier = earlier.Where(r => r.Trigger == run.Trigger
-                && r.StartBehindGateMetres >= run.StartBehindGateMetres - Bests.SameStartMetres && r.StartBehindGateMetres <= run.StartBehindGateMetres + Bests.SameStartMetres);
-        }
-
-        earlier = logged.IsFree ? earlier.Where(r => r.Kind != WorkKind.Resisted && r.Kind != WorkKind.Assisted) : earlier.Where(r => r.Kind == run.Kind);
-        return !flying
-            ? earlier.SelectMany(r => r.Marks).Where(m => m.Millimetres == far).MinAsync(m => (double?)m.Seconds, cancel)
-            : earlier.SelectMany(r => r.Marks.Where(a => a.Millimetres == near), (r, a) => new { r, a })
-                .SelectMany(x => x.r.Marks.Where(b => b.Millimetres == far), (x, b) => (double?)(b.Seconds - x.a.Seconds)).MinAsync(cancel);
+        var headline = Stretches.Headline(run.ToLogged());
+        return db.RunStretches.Where(s => s.AthleteId == run.AthleteId && s.Key == headline.Key && s.FromMillimetres == headline.FromMillimetres && s.ToMillimetres == headline.ToMillimetres && s.RunId != run.Id
+            && (s.Day < run.Day || (!earlierDaysOnly && s.Day == run.Day && s.FinishedAt <= run.FinishedAt))).MinAsync(s => (double?)s.Seconds, cancel);
     }
 
-    /// <summary>What an athlete took for the stretches of a line in the latest runs that may be set beside it: same timing, kind of load and effort within 5%.</summary>
-    public async Task<IReadOnlyList<StretchRange>> RangesAsync(int athleteId, PlanLine line, LineTiming timing, CancellationToken cancel = default)
+    /// <summary>Best time of a trial over a stretch, or null.</summary>
+    public Task<double?> BestAsync(int athleteId, string key, int fromMillimetres, int toMillimetres, CancellationToken cancel = default) =>
+        db.RunStretches.Where(s => s.AthleteId == athleteId && s.Key == key && s.FromMillimetres == fromMillimetres && s.ToMillimetres == toMillimetres).MinAsync(s => (double?)s.Seconds, cancel);
+
+    /// <summary>What an athlete took for the stretches of a line in the latest runs of its trial at an effort within 5%.</summary>
+    public async Task<IReadOnlyList<StretchRange>> RangesAsync(int athleteId, LineDemand demand, LineTiming timing, Side? side, CancellationToken cancel = default)
     {
-        var free = line.Kind is not (WorkKind.Resisted or WorkKind.Assisted);
-        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks)
-            .Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Conflict == null && r.Method == timing.Method
-                && r.Effort >= line.HardestEffort - 5 && r.Effort <= line.HardestEffort + 5
-                && (free ? r.Kind != WorkKind.Resisted && r.Kind != WorkKind.Assisted : r.Kind == line.Kind))
-            .OrderByDescending(r => r.Day).ThenByDescending(r => r.Id).Take(RangeRuns).ToListAsync(cancel);
-        var stretches = runs.Select(r => r.ToLogged()).SelectMany(r => r.Segments
-            .Where(s => s.IsFlying || (r.Trigger == timing.Trigger && Math.Abs(r.StartBehindGateMetres - timing.StartBehindGateMetres) <= Bests.SameStartMetres))
-            .Select(s => (From: (int)Math.Round(s.FromMetres * 1000), To: (int)Math.Round(s.ToMetres * 1000), s.Seconds)));
-        return [.. stretches.GroupBy(s => (s.From, s.To)).Select(g => new StretchRange(g.Key.From, g.Key.To, g.Min(x => x.Seconds), g.Max(x => x.Seconds), g.Count()))];
+        var trial = Trial.Of(demand, timing.Method, timing.Entry == EntryMode.ZoneOnly ? StartTrigger.ZoneLine : timing.Trigger, timing.StartBehindGateMetres, side);
+        var (least, most) = (demand.HardestEffort - 5, demand.HardestEffort + 5);
+        var marks = LineMarks.Expected(demand);
+        var ranges = new List<StretchRange>();
+        for (var i = trial.StartKey is null ? 1 : 0; i < marks.Count; i++)
+        {
+            var (from, to) = (i == 0 ? 0 : marks[i - 1].Millimetres, marks[i].Millimetres);
+            var key = i == 0 ? trial.StartKey! : trial.FlyingKey;
+            var times = await db.RunStretches.Where(s => s.AthleteId == athleteId && s.Key == key && s.FromMillimetres == from && s.ToMillimetres == to && s.Effort >= least && s.Effort <= most)
+                .Where(s => !db.Runs.Any(r => r.Id == s.RunId && r.Conflict != null)).OrderByDescending(s => s.Day).ThenByDescending(s => s.FinishedAt).Take(RangeRuns).Select(s => s.Seconds).ToListAsync(cancel);
+            if (times.Count > 0)
+            {
+                ranges.Add(new(from, to, times.Min(), times.Max(), times.Count));
+            }
+        }
+
+        return ranges;
     }
 
     private const int RangeRuns = 20;

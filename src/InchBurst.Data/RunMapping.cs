@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
@@ -20,9 +21,45 @@ public static class RunMapping
         Trigger = run.Trigger,
         Start = run.Start,
         StartBehindGateMetres = run.StartBehindGateMetres,
+        StartSaid = run.StartSaid,
+        RunInMetres = run.RunInMetres,
+        Course = run.Course.Length > 0 ? run.Course : Trial.Straight,
+        Load = run.Load,
+        Zone = run.ZoneFrom is { } from && run.ZoneTo is { } to ? (from, to) : null,
         Side = run.Side,
         Marks = [.. run.Marks.OrderBy(m => m.Millimetres).Select(m => new LoggedMark(new Distance(m.Amount, m.Unit), m.Seconds))],
     };
+
+    /// <summary>Writes into a run what its line asks: the part of its trial that timing does not tell.</summary>
+    public static void SetDemand(this Run run, LineDemand demand)
+    {
+        run.Course = Trial.CourseKey(demand.Course);
+        run.Load = Trial.LoadKey(demand.AppliedLoad);
+        run.Start = demand.Line.Start?.Position;
+        run.RunInMetres = demand.Line.Start?.RunIn?.Metres;
+        var zone = LineMarks.Zone(demand);
+        (run.ZoneFrom, run.ZoneTo) = (zone?.From.Millimetres, zone?.To.Millimetres);
+    }
+
+    /// <summary>Works out anew what is kept of a run's marks: its stretches and its top speed. A run out of the book keeps none.</summary>
+    public static void Settle(this Run run)
+    {
+        var logged = run.Marks.Count == 0 || run.DeletedAt is not null ? null : run.ToLogged();
+        run.FlyingSpeed = logged?.FastestFlying?.MeanSpeed;
+        var kept = logged is null || run.Outcome != RunOutcome.Timed ? [] : Stretches.Of(logged);
+        run.Stretches.RemoveAll(s => kept.All(k => (k.Key, k.FromMillimetres, k.ToMillimetres) != (s.Key, s.FromMillimetres, s.ToMillimetres)));
+        foreach (var stretch in kept)
+        {
+            var row = run.Stretches.FirstOrDefault(s => (s.Key, s.FromMillimetres, s.ToMillimetres) == (stretch.Key, stretch.FromMillimetres, stretch.ToMillimetres));
+            if (row is null)
+            {
+                row = new() { Key = stretch.Key, FromMillimetres = stretch.FromMillimetres, ToMillimetres = stretch.ToMillimetres };
+                run.Stretches.Add(row);
+            }
+
+            (row.AthleteId, row.Seconds, row.Effort, row.Day, row.FinishedAt) = (run.AthleteId, stretch.Seconds, run.Effort, run.Day, run.FinishedAt);
+        }
+    }
 
     public static Mark ToMark(this LoggedMark mark) => new()
     {
@@ -41,7 +78,7 @@ public static class RunMapping
 
     /// <summary>How a line of a session is timed: as set for it, or as set last.</summary>
     public static LineTiming TimingOf(this TrainingSession session, int lineId) =>
-        Timings(session).TryGetValue(lineId, out var own) ? own : new(session.Method, session.Trigger, session.StartBehindGateMetres);
+        Timings(session).TryGetValue(lineId, out var own) ? own : new(session.Method, session.Trigger, session.StartBehindGateMetres, StartSaid: session.StartSaid);
 
     /// <summary>Sets how a line is timed; the next lines take it over until they are set themselves, but for the way of typing.</summary>
     public static void SetTiming(this TrainingSession session, int lineId, LineTiming timing)
@@ -49,7 +86,7 @@ public static class RunMapping
         var all = Timings(session);
         all[lineId] = timing;
         session.LineTimingJson = JsonSerializer.Serialize(all);
-        (session.Method, session.Trigger, session.StartBehindGateMetres) = (timing.Method, timing.Trigger, timing.StartBehindGateMetres);
+        (session.Method, session.Trigger, session.StartBehindGateMetres, session.StartSaid) = (timing.Method, timing.Trigger, timing.StartBehindGateMetres, timing.StartSaid);
     }
 
     private static Dictionary<int, LineTiming> Timings(TrainingSession session) =>

@@ -1,7 +1,7 @@
 using System.Collections.Concurrent;
-using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
-using InchBurst.Core.Plan;
+using InchBurst.Core.Progress;
 using InchBurst.Core.Season;
 using InchBurst.Core.Sprint;
 using InchBurst.Data.Entities;
@@ -9,13 +9,10 @@ using Microsoft.EntityFrameworkCore;
 
 namespace InchBurst.Data;
 
-/// <summary>The curve that stands for an athlete now, and the run it came from.</summary>
-public sealed record AthleteCurve(SprintFitted Fit, DateOnly Day);
-
-/// <summary>Remembers each athlete's curve, and the bests that the last results are read against, until a run of theirs is stored or changed: every edit of a plan and every view of today asks for the whole squad's.</summary>
+/// <summary>Remembers the curve that stands for each athlete, and the bests that the last results are read against, until a run of theirs is stored or changed: every edit of a plan and every view of today asks for the whole squad's.</summary>
 public sealed class CurveShelf
 {
-    private readonly ConcurrentDictionary<int, AthleteCurve?> curves = new();
+    private readonly ConcurrentDictionary<int, (DateOnly Day, StandingOutcome Curve)> curves = new();
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<long, double?>> bests = new();
 
     /// <summary>Best before a run's day, asked for once.</summary>
@@ -25,9 +22,9 @@ public sealed class CurveShelf
         return own.TryGetValue(runId, out var known) ? known : own[runId] = await ask();
     }
 
-    public bool TryGet(int athleteId, out AthleteCurve? curve) => curves.TryGetValue(athleteId, out curve);
+    public StandingOutcome? Find(int athleteId, DateOnly day) => curves.TryGetValue(athleteId, out var known) && known.Day == day ? known.Curve : null;
 
-    public void Put(int athleteId, AthleteCurve? curve) => curves[athleteId] = curve;
+    public void Put(int athleteId, DateOnly day, StandingOutcome curve) => curves[athleteId] = (day, curve);
 
     public void Forget(int athleteId)
     {
@@ -46,7 +43,7 @@ public sealed class CurveShelf
 public sealed record AthleteRow(Athlete Athlete, TopSpeedClock Clock, double? BestSpeed);
 
 /// <summary>Squads and athletes.</summary>
-public sealed class SquadBook(ClubDb db, CurveShelf shelf)
+public sealed class SquadBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
 {
     public Task<Club> ClubAsync(CancellationToken cancel = default) => db.Clubs.SingleAsync(cancel);
 
@@ -65,58 +62,79 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf)
     public async Task<AthleteRow> RowAsync(Athlete athlete, DateOnly today, CancellationToken cancel = default) =>
         (await RowsAsync(db.Athletes.AsNoTracking().Where(a => a.Id == athlete.Id), today, cancel)).Single() with { Athlete = athlete };
 
-    // One query: two seeks in the partial index an athlete, however many runs there are.
+    // One query: a few seeks in the partial indexes an athlete, however many runs there are. Estimated speeds move the clock and are never a best.
     private async Task<List<AthleteRow>> RowsAsync(IQueryable<Athlete> athletes, DateOnly today, CancellationToken cancel)
     {
         var rows = await athletes
-            .Select(a => new { Athlete = a, Best = db.Runs.Where(r => r.AthleteId == a.Id && r.FlyingSpeed != null).Max(r => r.FlyingSpeed) })
-            .Select(x => new { x.Athlete, x.Best, Last = db.Runs.Where(r => r.AthleteId == x.Athlete.Id && r.FlyingSpeed >= x.Best * TopSpeedClock.UsualShare).Max(r => (DateOnly?)r.Day) })
+            .Select(a => new
+            {
+                Athlete = a,
+                Best = db.Runs.Where(r => r.AthleteId == a.Id && r.FlyingSpeed != null).Max(r => r.FlyingSpeed),
+                Guess = db.Runs.Where(r => r.AthleteId == a.Id && r.EstimatedSpeed != null).Max(r => r.EstimatedSpeed),
+            })
+            .Select(x => new
+            {
+                x.Athlete,
+                x.Best,
+                Last = db.Runs.Where(r => r.AthleteId == x.Athlete.Id && r.FlyingSpeed >= x.Best * TopSpeedClock.UsualShare).Max(r => (DateOnly?)r.Day),
+                Estimated = db.Runs.Where(r => r.AthleteId == x.Athlete.Id && r.EstimatedSpeed >= (x.Best ?? x.Guess) * TopSpeedClock.UsualShare).Max(r => (DateOnly?)r.Day),
+            })
             .ToListAsync(cancel);
-        return [.. rows.Select(r => new AthleteRow(r.Athlete, TopSpeedClock.On(r.Last, today), r.Best))];
+        return [.. rows.Select(r => new AthleteRow(r.Athlete, TopSpeedClock.On(r.Last, r.Estimated, today), r.Best))];
     }
 
-    public async Task<List<LoggedRun>> RunsAsync(int athleteId, CancellationToken cancel = default)
+    /// <summary>How many timed runs an athlete has.</summary>
+    public Task<int> RunCountAsync(int athleteId, CancellationToken cancel = default) =>
+        db.Runs.CountAsync(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Marks.Any(), cancel);
+
+    /// <summary>The latest timed runs of an athlete, newest first.</summary>
+    public async Task<List<LoggedRun>> RunsAsync(int athleteId, int most, CancellationToken cancel = default)
     {
-        // Two plain lists instead of entities: an athlete may have thousands of runs.
-        var timed = db.Runs.Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed);
-        var marks = (await timed.SelectMany(r => r.Marks).OrderBy(m => m.RunId).ThenBy(m => m.Millimetres).Select(m => new { m.RunId, m.Amount, m.Unit, m.Seconds }).ToListAsync(cancel)).ToLookup(m => m.RunId);
-        var runs = await timed.OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt)
-            .Select(r => new { r.Id, r.Day, r.Kind, r.Effort, r.Method, r.Trigger, r.Start, r.StartBehindGateMetres, r.Side }).ToListAsync(cancel);
+        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks).Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Marks.Any())
+            .OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt).Take(most).ToListAsync(cancel);
+        return [.. runs.Select(r => r.ToLogged())];
+    }
+
+    /// <summary>One timed run of an athlete, or null.</summary>
+    public async Task<LoggedRun?> RunAsync(int athleteId, long runId, CancellationToken cancel = default) =>
+        (await db.Runs.AsNoTracking().Include(r => r.Marks).SingleOrDefaultAsync(r => r.Id == runId && r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Marks.Any(), cancel))?.ToLogged();
+
+    private sealed record BestRow(string Key, int FromMillimetres, int ToMillimetres, double Seconds, long RunId, int Runs);
+
+    /// <summary>The best of every trial an athlete has run, over every stretch that is kept.</summary>
+    public async Task<IReadOnlyList<TrialBest>> BestsAsync(int athleteId, CancellationToken cancel = default)
+    {
+        // SQLite takes the other columns from the row that holds the least time (documented for a single min()).
+        var rows = await db.Database.SqlQuery<BestRow>(
+            $"SELECT Key, FromMillimetres, ToMillimetres, MIN(Seconds) AS Seconds, RunId, COUNT(*) AS Runs FROM RunStretches WHERE AthleteId = {athleteId} GROUP BY Key, FromMillimetres, ToMillimetres").ToListAsync(cancel);
+        var ids = rows.Select(r => r.RunId).Distinct().ToList();
+        var runs = (await db.Runs.AsNoTracking().Include(r => r.Marks).Where(r => ids.Contains(r.Id)).ToListAsync(cancel)).ToDictionary(r => r.Id, r => r.ToLogged());
         return
         [
-            .. runs.Select(r => new LoggedRun
-            {
-                Id = r.Id, Day = r.Day, Kind = r.Kind, Effort = r.Effort, Method = r.Method, Trigger = r.Trigger, Start = r.Start, StartBehindGateMetres = r.StartBehindGateMetres, Side = r.Side,
-                Marks = [.. marks[r.Id].Select(m => new LoggedMark(new(m.Amount, m.Unit), m.Seconds))],
-            }),
+            .. rows.Where(r => runs.ContainsKey(r.RunId)).Select(r => (Row: r, Run: runs[r.RunId], To: runs[r.RunId].Marks.First(m => m.At.Millimetres == r.ToMillimetres).At))
+                .Select(x => new TrialBest(x.Run.Trial, x.Row.FromMillimetres, x.To, x.Row.Seconds, x.Row.RunId, x.Run.Day, x.Row.Runs)),
         ];
     }
 
-    /// <summary>The athlete's curve: the fastest recent free run whose gates can carry a fit, or null.</summary>
-    public async Task<AthleteCurve?> CurveAsync(int athleteId, CancellationToken cancel = default)
+    /// <summary>The curve that stands for an athlete today, or why there is none.</summary>
+    public async Task<StandingOutcome> CurveAsync(int athleteId, CancellationToken cancel = default)
     {
-        if (shelf.TryGet(athleteId, out var known))
+        var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        if (shelf.Find(athleteId, today) is { } known)
         {
             return known;
         }
 
-        var candidates = await db.Runs.AsNoTracking().Include(r => r.Marks)
-            .Where(r => r.AthleteId == athleteId && r.FlyingSpeed != null && r.Kind != WorkKind.Resisted && r.Trigger != StartTrigger.ZoneLine && r.Marks.Count >= 3)
-            .OrderByDescending(r => r.Day).Take(12).ToListAsync(cancel);
-        AthleteCurve? curve = null;
-        foreach (var run in candidates.OrderByDescending(r => r.Marks.Max(m => m.Millimetres)).ThenByDescending(r => r.FlyingSpeed))
-        {
-            var logged = run.ToLogged();
-            if (SprintFit.Fit(logged.Gates, logged.FitAssumptions).Fitted is { } fit)
-            {
-                curve = new(fit, run.Day);
-                break;
-            }
-        }
-
-        shelf.Put(athleteId, curve);
+        var oldest = today.AddDays(-StandingCurve.OldestDays);
+        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks)
+            .Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Day >= oldest && r.Conflict == null && r.Marks.Count >= 3)
+            .OrderByDescending(r => r.Day).ThenByDescending(r => r.Id).Take(CurveRuns).ToListAsync(cancel);
+        var curve = StandingCurve.Of(runs.Select(r => r.ToLogged()), today);
+        shelf.Put(athleteId, today, curve);
         return curve;
     }
+
+    private const int CurveRuns = 120;
 
     /// <summary>The curve of a typical athlete: the median top speed and time constant of those who have one, or the usual pace.</summary>
     public async Task<SprintCurve> PaceAsync(IEnumerable<int> athleteIds, CancellationToken cancel = default)
@@ -124,13 +142,13 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf)
         var curves = new List<SprintCurve>();
         foreach (var id in athleteIds)
         {
-            if (await CurveAsync(id, cancel) is { } curve)
+            if ((await CurveAsync(id, cancel)).Fit is { } fit)
             {
-                curves.Add(curve.Fit.Curve);
+                curves.Add(fit.Curve);
             }
         }
 
-        return curves.Count == 0 ? ClockSetting.UsualPace : new(Median(curves.Select(c => c.Mss)), Median(curves.Select(c => c.Tau)));
+        return curves.Count == 0 ? DemandAthlete.UsualCurve : new(Median(curves.Select(c => c.Mss)), Median(curves.Select(c => c.Tau)));
     }
 
     private static double Median(IEnumerable<double> values) => MathNet.Numerics.Statistics.Statistics.Median(values);

@@ -1,3 +1,4 @@
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
@@ -43,7 +44,7 @@ public sealed record NewRun(Guid ClientId, int AthleteId, int LineId, RunOutcome
 }
 
 /// <summary>Running a session and keeping its book.</summary>
-public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, TimeProvider clock)
+public sealed class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook squads, CatalogueShelf catalogue, LiveWire wire, TimeProvider clock)
 {
     public async Task<LiveSession?> LoadAsync(int sessionId, CancellationToken cancel = default)
     {
@@ -54,7 +55,7 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
         }
 
         var attendance = await db.Attendance.Include(a => a.Athlete).Where(a => a.SessionId == sessionId).OrderBy(a => a.Order).ToListAsync(cancel);
-        var runs = await Whole(db.Runs).Where(r => r.SessionId == sessionId).OrderBy(r => r.FinishedAt).ThenBy(r => r.Id).ToListAsync(cancel);
+        var runs = await Told(db.Runs).Where(r => r.SessionId == sessionId).OrderBy(r => r.FinishedAt).ThenBy(r => r.Id).ToListAsync(cancel);
         return new(session, PlanJson.Read(session.RanPlanJson ?? session.PlanJson), attendance, runs);
     }
 
@@ -139,12 +140,14 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
             Run? added = null;
             if (same is null)
             {
-                added = Make(live.Session, line, entry, entry.Rep ?? now.NextRep(entry.AthleteId, entry.LineId));
+                added = Make(live.Session, LineDemand.Of(line, catalogue.Current(db)), entry, entry.Rep ?? now.NextRep(entry.AthleteId, entry.LineId));
+                await SettleAsync(added, cancel);
                 db.Runs.Add(added);
             }
             else
             {
                 Join(same, entry, Timing(live.Session, entry));
+                await SettleAsync(same, cancel);
             }
 
             try
@@ -191,6 +194,8 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
                 run.Rep = 1 + await db.Runs.Where(r => r.SessionId == sessionId && r.AthleteId == run.AthleteId && r.LineId == run.LineId).MaxAsync(r => r.Rep, cancel);
             }
 
+            await SettleAsync(run, cancel);
+
             await db.SaveChangesAsync(cancel);
             shelf.Forget(run.AthleteId);
             wire.Tell(sessionId);
@@ -202,9 +207,9 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
     /// <summary>Puts other marks in a run and keeps the old ones with who changed them.</summary>
     public async Task CorrectAsync(Run run, IReadOnlyList<LoggedMark> marks, string by, CancellationToken cancel = default)
     {
-        await ReplaceMarksAsync(run, marks, by, cancel);
         run.Outcome = RunOutcome.Timed;
         run.Conflict = null;
+        await ReplaceMarksAsync(run, marks, by, cancel);
 
         // A reading that comes later does not wipe a correction away.
         run.Picked = run.Readings.Count > 0 ? Run.Corrected : "";
@@ -248,11 +253,18 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
                     Trigger = reading.Trigger,
                     Start = run.Start,
                     StartBehindGateMetres = run.StartBehindGateMetres,
+                    StartSaid = run.StartSaid,
+                    RunInMetres = run.RunInMetres,
+                    Course = run.Course,
+                    Load = run.Load,
+                    ZoneFrom = run.ZoneFrom,
+                    ZoneTo = run.ZoneTo,
                     Side = run.Side,
                     Rep = ++rep,
                     LoggedBy = reading.By,
                 };
                 SetMarks(other, own.Marks);
+                await SettleAsync(other, cancel);
                 db.Runs.Add(other);
             }
 
@@ -262,9 +274,8 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
         {
             var picked = chosen?.ToReading();
             var mean = picked is null ? Readings.Mean([.. run.Told.Select(r => r.ToReading()).Where(r => r.Method == run.Method)]) : null;
-            await ReplaceMarksAsync(run, picked?.Marks ?? mean!.Marks, by, cancel);
             (run.Method, run.Trigger) = (picked?.Method ?? mean!.Method, picked?.Trigger ?? mean!.Trigger);
-            run.FlyingSpeed = run.ToLogged().FastestFlying?.MeanSpeed;
+            await ReplaceMarksAsync(run, picked?.Marks ?? mean!.Marks, by, cancel);
             (run.Conflict, run.Picked) = (null, what);
         }
         else
@@ -410,7 +421,28 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
 
     private static string CleanSeen(string words) => words.Trim() is { Length: > 0 } w ? w[..Math.Min(80, w.Length)] : "";
 
-    private static IQueryable<Run> Whole(IQueryable<Run> runs) => runs.Include(r => r.Marks).Include(r => r.Readings).Include(r => r.Seen).Include(r => r.Measures).AsSplitQuery();
+    // What a run says.
+    private static IQueryable<Run> Told(IQueryable<Run> runs) => runs.Include(r => r.Marks).Include(r => r.Readings).Include(r => r.Seen).Include(r => r.Measures).AsSplitQuery();
+
+    // A run with all that changes with it.
+    private static IQueryable<Run> Whole(IQueryable<Run> runs) => Told(runs).Include(r => r.Stretches);
+
+    // What is kept of a run's marks, worked out anew.
+    private async Task SettleAsync(Run run, CancellationToken cancel)
+    {
+        if (db.Entry(run) is { State: EntityState.Unchanged or EntityState.Modified } entry)
+        {
+            await entry.Collection(r => r.Stretches).LoadAsync(cancel);
+        }
+
+        run.Settle();
+        run.EstimatedSpeed = null;
+        if (run is { FlyingSpeed: null, Marks.Count: > 0, DeletedAt: null } && run.Marks.Max(m => m.Millimetres) >= EstimatedSpeed.FromMetres * 1000)
+        {
+            var tau = (await squads.CurveAsync(run.AthleteId, cancel)).Fit?.Curve.Tau ?? DemandAthlete.UsualCurve.Tau;
+            run.EstimatedSpeed = EstimatedSpeed.Of(run.ToLogged(), tau);
+        }
+    }
 
     private static LineTiming Timing(TrainingSession session, NewRun entry)
     {
@@ -419,7 +451,7 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
         return entry.ZoneOnly ? timing with { Trigger = StartTrigger.ZoneLine } : timing.Trigger == StartTrigger.ZoneLine ? timing with { Trigger = StartTrigger.FirstGate } : timing;
     }
 
-    private Run Make(TrainingSession session, PlanLine line, NewRun entry, int rep)
+    private Run Make(TrainingSession session, LineDemand demand, NewRun entry, int rep)
     {
         var timing = Timing(session, entry);
         var run = new Run
@@ -431,16 +463,17 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
             Day = session.Day,
             FinishedAt = Finished(session, entry),
             Outcome = entry.Outcome,
-            Kind = line.Kind,
-            Effort = line.EffortOfTurn(rep),
+            Kind = demand.Line.Kind,
+            Effort = demand.EffortOfTurn(rep),
             Method = timing.Method,
             Trigger = timing.Trigger,
-            Start = line.Start?.Position,
             StartBehindGateMetres = timing.StartBehindGateMetres,
+            StartSaid = timing.StartSaid,
             Side = entry.Side,
             Rep = entry.Outcome == RunOutcome.Again ? 0 : rep,
             LoggedBy = entry.By,
         };
+        run.SetDemand(demand);
         SetMarks(run, entry.Marks);
         run.Measures.AddRange(entry.Measures.Select(m => new RunMeasure { Kind = m.Kind, Value = m.Value }));
         AddSeen(run, entry);
@@ -494,6 +527,7 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
     {
         db.RunCorrections.Add(new RunCorrection { RunId = run.Id, At = clock.GetUtcNow().UtcDateTime, By = by, OldMarks = run.Marks.Count == 0 ? "no time" : run.MarksText() });
         SetMarks(run, marks);
+        await SettleAsync(run, cancel);
         await db.SaveChangesAsync(cancel);
     }
 
@@ -512,8 +546,6 @@ public sealed class TracksideBook(ClubDb db, CurveShelf shelf, LiveWire wire, Ti
                 run.Marks.Add(mark.ToMark());
             }
         }
-
-        run.FlyingSpeed = run.Marks.Count == 0 ? null : run.ToLogged().FastestFlying?.MeanSpeed;
     }
 
     private async Task<Run?> StoredAsync(Guid clientId, CancellationToken cancel)

@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Net;
 using System.Net.Sockets;
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Live;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;

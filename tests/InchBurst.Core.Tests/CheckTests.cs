@@ -2,6 +2,7 @@ using CsCheck;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Check;
 using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
@@ -22,7 +23,7 @@ public class CheckTests
 
     private static CheckContext Context(SessionPlan plan, CoachingSchool? school = null, double window = 90, double straight = 60, double runOut = 20, int athletes = 1, int lanes = 1)
     {
-        var setting = new ClockSetting(athletes, lanes, ClockSetting.UsualPace, ExerciseCatalogue.BuiltIn, School: school ?? Short);
+        var setting = new ClockSetting(athletes, lanes, DemandAthlete.UsualCurve, ExerciseCatalogue.BuiltIn, School: school ?? Short);
         return new(plan, SessionClock.Lay(plan, setting), window * 60, straight, runOut, [], ExerciseCatalogue.BuiltIn) { School = school ?? Short, Setting = setting };
     }
 
@@ -36,7 +37,7 @@ public class CheckTests
     [InlineData("holds", "Mind", "raise 10 min; hamstring stretch 2 x 30 s; 4 x 20 m", "raise 10 min; 4 x 20 m; hamstring stretch 2 x 30 s")]
     [InlineData("build-ups", "Mind", "raise 10 min; 4 x 20 m", Warm + "4 x 20 m")]
     [InlineData("rest", "Mind", Warm + "4 x 20 m rest 1:10", Warm + "4 x 20 m rest 1:20")]
-    [InlineData("fresh", "Mind", Warm + "3 x 20 up + 20 back; 3 x 20 build + 10 fly + 20 slow", Warm + "3 x 20 build + 10 fly + 20 slow; 3 x 20 up + 20 back")]
+    [InlineData("fresh", "Mind", Warm + "3 x 20 up + 20 back rest 0:20; 3 x 20 build + 10 fly + 20 slow", Warm + "3 x 20 build + 10 fly + 20 slow; 3 x 20 up + 20 back rest 0:20")]
     [InlineData("fresh", "Mind", Warm + "2 x 15 m sled -40%v; 3 x 20 build + 10 fly + 20 slow", Warm + "2 x 15 m sled -10%v; 3 x 20 build + 10 fly + 20 slow")]
     [InlineData("fresh", "Mind", Warm + "broad jump 7 x 3; 3 x 20 build + 10 fly + 20 slow", Warm + "broad jump 6 x 3; 3 x 20 build + 10 fly + 20 slow")]
     [InlineData("volume", "Mind", Warm + "7 x 30 m", Warm + "6 x 30 m")]
@@ -107,7 +108,7 @@ public class CheckTests
         var plan = Plan(Warm + "3 x 20 build + 10 fly + 20 slow");
         var tight = Context(plan) with { Restrictions = [new("Someone", false, "tight calf")] };
         Assert.Contains("tight calf", Assert.Single(Find(tight, "restriction")).Why);
-        Assert.Empty(Find(Context(Plan("4 x 20 m @80%")) with { Restrictions = [new("Someone", false, "")] }, "restriction"));
+        Assert.Empty(Find(Context(Plan("4 x 20 m @79%")) with { Restrictions = [new("Someone", false, "")] }, "restriction"));
 
         var quick = new CheckedAthlete("Quick", new SprintCurve(8, 0.9), false);
         var slow = new CheckedAthlete("Slow", new SprintCurve(8.5, 1.9), true);
@@ -119,7 +120,7 @@ public class CheckTests
         Assert.Empty(Find(Context(plan, school) with { Athletes = [quick] }, "reaches"));
         Assert.Empty(Find(Context(Assert.Single(some.Fixes).Plan, school) with { Athletes = [quick, slow] }, "reaches"));
 
-        var child = new CheckedAthlete("Child", ClockSetting.UsualPace, true, 12);
+        var child = new CheckedAthlete("Child", DemandAthlete.UsualCurve, true, 12);
         var heavy = Context(Plan(Warm + "2 x 15 m sled 30%bm")) with { Athletes = [child] };
         var found = Assert.Single(Find(heavy, "young"));
         Assert.Equal(Severity.Stop, found.Severity);

@@ -1,8 +1,10 @@
 using CsCheck;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Log;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Progress;
 using InchBurst.Core.Shorthand;
@@ -30,7 +32,7 @@ public class LivePropertyTests
         {
             var clock = marks.Select(m => Hundredths(runner.TimeTo(m.Metres))).ToList();
             string[] Typed(IEnumerable<double> times) => [.. times.Select(t => comma ? Text(t).Replace('.', ',') : Text(t))];
-            var context = new MarkContext(WorkKind.MaxVelocity);
+            var context = new MarkContext();
             var whole = MarkEntry.Read(Typed(clock), marks, context);
             Assert.False(whole.IsRefused, string.Join(" ", whole.Doubts.Select(d => d.Message)));
             Assert.Equal(clock, whole.Marks.Select(m => m.Seconds));
@@ -48,7 +50,7 @@ public class LivePropertyTests
         Gen.Select(Runner, Marks, Gen.Int[1, 31]).Sample((runner, marks, mask) =>
         {
             var kept = Enumerable.Range(0, marks.Count).Where(i => (mask >> i & 1) == 1).ToList();
-            var read = MarkEntry.Read([.. marks.Select((m, i) => kept.Contains(i) ? Text(runner.TimeTo(m.Metres)) : i % 2 == 0 ? "" : "-")], marks, new(WorkKind.MaxVelocity));
+            var read = MarkEntry.Read([.. marks.Select((m, i) => kept.Contains(i) ? Text(runner.TimeTo(m.Metres)) : i % 2 == 0 ? "" : "-")], marks, new());
             Assert.Equal(kept.Count == 0, read.IsRefused);
             Assert.Equal(kept.Select(i => (marks[i].Millimetres, Hundredths(runner.TimeTo(marks[i].Metres)))), read.Marks.Select(m => (m.At.Millimetres, m.Seconds)));
         }, iter: 500);
@@ -60,7 +62,7 @@ public class LivePropertyTests
             var place = Math.Min(at, marks.Count - 2);
             var texts = marks.Select(m => Text(runner.TimeTo(m.Metres))).ToArray();
             (texts[place], texts[place + 1]) = (texts[place + 1], texts[place]);
-            var read = MarkEntry.Read(texts, marks, new(WorkKind.MaxVelocity));
+            var read = MarkEntry.Read(texts, marks, new());
             Assert.True(read.IsRefused);
             Assert.Empty(read.Marks);
             Assert.Equal(place + 1, read.Doubts[0].Index);
@@ -165,7 +167,7 @@ public class LivePropertyTests
         Gen.Select(Gen.Int[4, 24], Gen.Int[1, 3], Gen.Int[2, 7], Gen.Double[31, 1500]).Sample((athletes, lanes, on, late) =>
         {
             var plan = lines.Aggregate(SessionPlan.Empty, (p, l) => p.Add(ShorthandLine.Read(l).Line!));
-            var setting = new ClockSetting(athletes, lanes, ClockSetting.UsualPace, ExerciseCatalogue.BuiltIn);
+            var setting = new ClockSetting(athletes, lanes, DemandAthlete.UsualCurve, ExerciseCatalogue.BuiltIn);
             var timeline = SessionClock.Lay(plan, setting);
             var item = timeline.Items[on];
             var forecast = Forecast.Of(timeline, item.Line.Id, 0, 1, item.StartSeconds + late, timeline.TotalSeconds);

@@ -1,6 +1,8 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 
@@ -9,7 +11,7 @@ namespace InchBurst.Core.Tests;
 /// <summary>Looking ahead while a session runs, and back when it is over.</summary>
 public class LiveSessionTests
 {
-    private static readonly ClockSetting Setting = new(8, 2, ClockSetting.UsualPace, ExerciseCatalogue.BuiltIn);
+    private static readonly ClockSetting Setting = new(8, 2, DemandAthlete.UsualCurve, ExerciseCatalogue.BuiltIn);
     private static readonly SessionPlan Plan = new[] { "raise 6 min", "mobilise 5 min", "4 x 20 m rest 2:00", "3 x 20 build + 10 fly + 20 slow rest 4:00", "cool-down 5 min" }
         .Aggregate(SessionPlan.Empty, (p, l) => p.Add(ShorthandLine.Read(l).Line!));
 

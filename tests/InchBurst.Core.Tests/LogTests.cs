@@ -1,4 +1,5 @@
 using CsCheck;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Season;
@@ -10,14 +11,14 @@ public class LogTests
 {
     private static readonly Distance[] Gates = [Distance.InMetres(5), Distance.InMetres(10), Distance.InMetres(20)];
     private static readonly string[] Pieces = ["1.05", "1,81", "3.12", "-", "0", "999", "abc", "1.2.3", ".", "1e5", "−", "٣", "🙂", "9999999999", "  ", "+1"];
-    private static readonly MarkContext Sprint = new(WorkKind.Acceleration);
+    private static readonly MarkContext Sprint = new();
 
     private static MarkReading Read(string text, MarkContext? context = null) => MarkEntry.Read(text, Gates, context ?? Sprint);
 
-    private static LoggedRun Run(string marks, TimingMethod method = TimingMethod.Electronic, double behind = 0, WorkKind kind = WorkKind.Acceleration, int day = 1) => new()
+    private static LoggedRun Run(string marks, TimingMethod method = TimingMethod.Electronic, double behind = 0, int day = 1) => new()
     {
         Day = new(2026, 3, day),
-        Kind = kind,
+        Kind = WorkKind.Acceleration,
         Method = method,
         StartBehindGateMetres = behind,
         Marks = [.. marks.Split(' ').Select(p => p.Split(':')).Select(p => new LoggedMark(Distance.InMetres(double.Parse(p[0])), double.Parse(p[1], System.Globalization.CultureInfo.InvariantCulture)))],
@@ -65,12 +66,12 @@ public class LogTests
         Assert.False(quick.IsRefused);
         Assert.Equal(DoubtKind.Unlikely, quick.Doubts.Single().Kind);
         Assert.Equal(3, quick.Marks.Count);
-        var aboveOwn = Read("1.35 2.08 3.12", new(WorkKind.Acceleration, BestSpeed: 8.5));
+        var aboveOwn = Read("1.35 2.08 3.12", new(BestSpeed: 8.5));
         Assert.Contains("over this athlete's best", aboveOwn.Doubts.Single().Message);
         // A start half a metre behind the gate makes a first mark of 0.90 s believable.
-        Assert.True(Read("0.90 1.62 2.86", new(WorkKind.Acceleration, 0.5)).IsClean);
+        Assert.True(Read("0.90 1.62 2.86", new(StartBehindGateMetres: 0.5)).IsClean);
         // A sled is slow by design.
-        Assert.True(Read("1.9 3.5 8.1", new(WorkKind.Resisted)).IsClean);
+        Assert.True(Read("1.9 3.5 8.1", new(IsHard: false)).IsClean);
         Assert.False(Read("1.9 3.5 8.1").IsClean);
     }
 
@@ -87,22 +88,9 @@ public class LogTests
     }
 
     [Fact]
-    public void Bests_keep_hand_and_electronic_and_loads_apart()
-    {
-        LoggedRun[] runs = [Run("10:2.08 20:3.32"), Run("10:1.90 20:3.10", TimingMethod.Hand), Run("10:2.02 20:3.40"), Run("10:1.99 20:3.2", behind: 0.5), Run("10:1.5 20:2.5", kind: WorkKind.Assisted)];
-        Assert.Equal(1.99, Bests.FromStart(runs, Distance.InMetres(10), TimingMethod.Electronic)!.Seconds);
-        Assert.Equal(2.02, Bests.FromStart(runs, Distance.InMetres(10), TimingMethod.Electronic, 0)!.Seconds);
-        Assert.Equal(1.90, Bests.FromStart(runs, Distance.InMetres(10), TimingMethod.Hand)!.Seconds);
-        Assert.Equal(1.21, Bests.Flying(runs, Distance.InMetres(10), TimingMethod.Electronic)!.Seconds, 6);
-        Assert.Null(Bests.FromStart(runs, Distance.InMetres(30), TimingMethod.Electronic));
-        // 40 yd is 36.576 m exactly, and no other mark.
-        Assert.Equal(36576, new Distance(40, DistanceUnit.Yard).Millimetres);
-    }
-
-    [Fact]
     public void A_run_is_read_against_comparable_runs_only()
     {
-        var meaning = RunMeaning.Of(Run("20:2.87 30:3.93", kind: WorkKind.MaxVelocity), [Run("20:2.9 30:3.94"), Run("20:2.8 30:3.7", TimingMethod.Hand), Run("10:2 20:3 30:4.2")]);
+        var meaning = RunMeaning.Of(Run("20:2.87 30:3.93") with { Zone = (20000, 30000) }, [Run("20:2.9 30:3.94"), Run("20:2.8 30:3.7", TimingMethod.Hand), Run("10:2 20:3 30:4.2")]);
         Assert.Equal("fly 10 m", meaning.Label);
         Assert.Equal(1.06, meaning.Seconds, 6);
         Assert.Equal(9.43, meaning.Speed, 2);

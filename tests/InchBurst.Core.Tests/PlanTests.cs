@@ -16,6 +16,8 @@ public class PlanTests
 
     private static PlanLine Line(string text) => ShorthandLine.Read(text).Line ?? throw new ArgumentException(ShorthandLine.Read(text).Problem!.Message);
 
+    private static LineDemand Asked(string text) => LineDemand.Of(Line(text), ExerciseCatalogue.BuiltIn, new(Pace));
+
     private static SessionPlan Plan(params string[] lines) => lines.Aggregate(SessionPlan.Empty, (p, l) => p.Add(Line(l), ExerciseCatalogue.BuiltIn.Find(Line(l).Exercise)?.Family));
 
     private static SessionTimeline Lay(SessionPlan plan, int athletes = 1, int lanes = 1) => SessionClock.Lay(plan, new(athletes, lanes, Pace, ExerciseCatalogue.BuiltIn));
@@ -53,12 +55,12 @@ public class PlanTests
     [Fact]
     public void Rest_follows_what_is_written_and_otherwise_the_rule_of_a_minute_for_ten_metres()
     {
-        Assert.Equal(120, RestRules.Between(Line("4 x 20 m rest 2:00"), CoachingSchool.Usual).Seconds);
-        Assert.Equal(180, RestRules.Between(Line("4 x 20 m rest 90s/10m"), CoachingSchool.Usual).Seconds);
-        Assert.Equal(20 / 1.4, RestRules.Between(Line("4 x 20 m rest walk-back"), CoachingSchool.Usual).Seconds, 6);
+        Assert.Equal(120, RestRules.Between(Asked("4 x 20 m rest 2:00"), CoachingSchool.Usual).Seconds);
+        Assert.Equal(180, RestRules.Between(Asked("4 x 20 m rest 90s/10m"), CoachingSchool.Usual).Seconds);
+        Assert.Equal(20 / 1.4, RestRules.Between(Asked("4 x 20 m rest walk-back"), CoachingSchool.Usual).Seconds, 6);
         // Common practice: one minute for each 10 m of free sprint.
-        Assert.Equal(180, RestRules.Between(Line("4 x 20 build + 10 fly + 20 slow"), CoachingSchool.Usual).Seconds);
-        Assert.Equal(0, RestRules.Between(Line("raise 4 min"), CoachingSchool.Usual).Seconds);
+        Assert.Equal(180, RestRules.Between(Asked("4 x 20 build + 10 fly + 20 slow"), CoachingSchool.Usual).Seconds);
+        Assert.Equal(0, RestRules.Between(Asked("raise 4 min"), CoachingSchool.Usual).Seconds);
     }
 
     [Fact]
@@ -69,7 +71,7 @@ public class PlanTests
         Assert.Equal(240, alone.Items[0].Seconds);
         Assert.All(alone.Items.Zip(alone.Items.Skip(1)), p => Assert.Equal(p.First.EndSeconds, p.Second.StartSeconds));
         Assert.Equal(alone.TotalSeconds, alone.Items[^1].EndSeconds);
-        var run = SessionClock.RunSeconds((RunShape)plan.Line(plan.Blocks[2].Lines[0].Id)!.Shape, 100, Pace);
+        var run = LineDemand.Of(plan.Blocks[2].Lines[0], ExerciseCatalogue.BuiltIn, new(Pace)).PaceOf(0).ClearSeconds;
         Assert.Equal((3 * (run + 3 + 240)) - 240, alone.Items[3].Seconds, 6);
 
         var group = Lay(plan, 14, 2);
@@ -102,10 +104,9 @@ public class PlanTests
         Assert.Equal(3 * 15.69, fly.TopSpeedMetres, 1);
         Assert.Equal(0, Volume.Of(Line("3 x 30 m @60%"), 1, Pace, ExerciseCatalogue.BuiltIn).SprintMetres);
         Assert.Equal(60, Volume.Of(Line("3 x 30 m @60,80,90%"), 1, Pace, ExerciseCatalogue.BuiltIn).SprintMetres);
-        Assert.Equal(0, Volume.Of(Line("3 x 30 m sled 10%bm"), 1, Pace, ExerciseCatalogue.BuiltIn).TopSpeedMetres);
+        Assert.Equal(0, Volume.Of(Line("3 x 30 m sled 30%bm"), 1, Pace, ExerciseCatalogue.BuiltIn).TopSpeedMetres);
         Assert.Equal(20, Volume.Of(Line("pogos 2 x 10"), 1, Pace, ExerciseCatalogue.BuiltIn).ShortContacts);
-        Assert.Equal(0.95, Volume.Reaches(Line("20.87 m"), Pace)!.Value, 3);
-        Assert.Null(Volume.Reaches(Line("20 m sled 10 kg"), Pace));
+        Assert.Equal(0.95, Asked("20.87 m").PeakShare, 3);
     }
 
     [Fact]
@@ -131,7 +132,7 @@ public class PlanTests
 
 public class SettingOutTests
 {
-    private static string Points(string text, double behind = 0) => string.Join(" | ", SettingOut.Of(ShorthandLine.Read(text).Line!, behind).Select(p => $"{p.Metres:0.##} {p.What}"));
+    private static string Points(string text, double behind = 0) => string.Join(" | ", SettingOut.Of(LineDemand.Of(ShorthandLine.Read(text).Line!, ExerciseCatalogue.BuiltIn), behind).Select(p => $"{p.Metres:0.##} {p.What}"));
 
     [Fact]
     public void A_fly_is_set_out_with_its_gates_and_cones() =>
@@ -156,7 +157,7 @@ public class SettingOutTests
     [InlineData("3 x 30 m", "100 100", "1 3")]
     public void A_turn_has_the_effort_of_its_rep_in_every_round_and_on_both_sides(string text, string expected, string turns)
     {
-        var line = ShorthandLine.Read(text).Line!;
+        var line = LineDemand.Of(ShorthandLine.Read(text).Line!, ExerciseCatalogue.BuiltIn);
         Assert.Equal(expected, string.Join(' ', turns.Split(' ').Select(t => line.EffortOfTurn(int.Parse(t, System.Globalization.CultureInfo.InvariantCulture)))));
     }
 }

@@ -2,6 +2,7 @@ using CsCheck;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Check;
 using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
@@ -21,8 +22,8 @@ public class PlanTextTests
 
     private static readonly Gen<Side?> Sides = Pick<Side?>([null, Side.Left, Side.Right]);
 
-    private static readonly Gen<RunSegment> Segments = Gen.Select(Distances, Pick(Enum.GetValues<SegmentRole>()), Gen.Int[1, 360], Sides).Select((d, role, angle, side) =>
-        role is SegmentRole.Turn or SegmentRole.Cut ? new RunSegment(new Distance(0, d.Unit), role, angle, side) : new RunSegment(d, role));
+    private static readonly Gen<RunSegment> Segments = Gen.Select(Gen.Select(Distances, Pick(Enum.GetValues<SegmentRole>())), Gen.Int[1, 360], Sides, Pick<Movement?>([null, null, .. Enum.GetValues<Movement>().Where(Course.IsTravel).Cast<Movement?>()])).Select((dr, angle, side, movement) =>
+        dr.Item2 is SegmentRole.Turn or SegmentRole.Cut ? new RunSegment(new Distance(0, dr.Item1.Unit), dr.Item2, angle, side) : new RunSegment(dr.Item1, dr.Item2, Movement: movement));
 
     private static readonly Gen<RepShape> Runs = Gen.Select(Distances, Segments.Array[0, 6]).Select((first, more) =>
     {
@@ -34,12 +35,12 @@ public class PlanTextTests
     private static readonly Gen<RepShape> Shapes = Gen.OneOf(
         Runs,
         Gen.Int[1, 3600].Select(s => (RepShape)new TimedShape(s)),
-        Gen.Select(Gen.Int[1, 100], Gen.Bool).Select((n, p) => (RepShape)new CountShape(n, p)));
+        Gen.Select(Gen.Int[1, 100], Gen.Bool, Pick<Movement?>([null, Movement.Jump, Movement.Hop, Movement.Bound, Movement.Throw])).Select((n, p, m) => (RepShape)new CountShape(n, p, p ? null : m)));
 
     private static readonly Gen<Effort?> Efforts = Gen.OneOf(
         Gen.Int[0, 120].Select(p => (Effort?)new Effort([p])),
         Gen.Int[40, 100].Array[2, 5].Select(p => (Effort?)new Effort([.. p.Select(x => (double)x)])),
-        Gen.Select(Gen.Int[0, 60], Gen.Int[60, 110]).Select((a, b) => (Effort?)new Effort([a, b], true)),
+        Gen.Select(Gen.Int[0, 110], Gen.Int[0, 110], Gen.Bool).Select((a, b, rise) => (Effort?)new Effort([a, b], rise ? EffortShape.Rise : EffortShape.Band)),
         Pick<Effort?>([null, new Effort([50], Word: "easy"), new Effort([100], Word: "full")]));
 
     private static readonly Gen<LineRest?> Rests = Gen.OneOf(
@@ -72,6 +73,7 @@ public class PlanTextTests
                 Sets = sets,
                 Reps = reps,
                 Shape = shape,
+                InWaves = sets == 3,
                 Effort = b.Item1,
                 Rest = b.Item2,
                 Load = b.Item3,
@@ -163,7 +165,7 @@ public class PlanTextTests
         foreach (var ready in ReadySessions.All)
         {
             Assert.Empty(PlanText.Read(ready.Text, ShorthandContext.Metric).Problems);
-            var timeline = SessionClock.Lay(ready.Plan, new(10, 2, ClockSetting.UsualPace, Catalogue));
+            var timeline = SessionClock.Lay(ready.Plan, new(10, 2, DemandAthlete.UsualCurve, Catalogue));
             var findings = PlanChecks.Judge(new(ready.Plan, timeline, ready.Minutes * 60, 60, 20, [], Catalogue));
             Assert.True(findings.All(f => f.Severity != Severity.Stop), $"{ready.Name}: {findings.FirstOrDefault()?.Said} {Figures.Clock(timeline.TotalSeconds)}");
             Assert.Equal(WorkKind.CoolDown, ready.Plan.Lines.Last().Kind);
@@ -214,10 +216,12 @@ public class PlanTextTests
 
 public class WarmUpTests
 {
+    private static LineDemand Asked(PlanLine line) => LineDemand.Of(line, ExerciseCatalogue.BuiltIn);
+
     private static readonly ExerciseCatalogue Catalogue = ExerciseCatalogue.BuiltIn;
 
     private static readonly Gen<WarmUpRequest> Requests = Gen.Select(Gen.Int[10, 30], Gen.Int[0, 3], Gen.Bool, Gen.Bool, Gen.Int[1, 30], Gen.Int[1, 6], Gen.Int[0, 9999]).Select((minutes, day, court, flow, athletes, lanes, seed) =>
-        new WarmUpRequest(minutes, (DayKind)day, court, flow, new(athletes, lanes, ClockSetting.UsualPace, Catalogue), seed));
+        new WarmUpRequest(minutes, (DayKind)day, court, flow, new(athletes, lanes, DemandAthlete.UsualCurve, Catalogue), seed));
 
     [Fact]
     public void Every_warm_up_keeps_its_time_its_order_and_its_cover() => Requests.Sample(request =>
@@ -229,7 +233,7 @@ public class WarmUpTests
         Assert.True(Math.Abs(seconds - (request.Minutes * 60)) <= 60, $"{seconds} s: {told}");
         for (var i = 1; i < block.Lines.Count; i++)
         {
-            Assert.True(block.Lines[i].HardestEffort >= block.Lines[i - 1].HardestEffort - WarmUpMaker.MostStepDown, told);
+            Assert.True(Asked(block.Lines[i]).HardestEffort >= Asked(block.Lines[i - 1]).HardestEffort - WarmUpMaker.MostStepDown, told);
         }
 
         var exercises = block.Lines.Select(l => Catalogue.Find(l.Exercise)!).ToList();
@@ -245,7 +249,7 @@ public class WarmUpTests
     [Fact]
     public void The_same_seed_makes_the_same_warm_up_and_another_an_other()
     {
-        var request = new WarmUpRequest(16, DayKind.TopSpeed, false, false, new(14, 2, ClockSetting.UsualPace, Catalogue), 1);
+        var request = new WarmUpRequest(16, DayKind.TopSpeed, false, false, new(14, 2, DemandAthlete.UsualCurve, Catalogue), 1);
         string Text(WarmUpRequest r) => string.Join('\n', WarmUpMaker.Make(r).Lines.Select(l => ShorthandPrinter.Print(l)));
         Assert.Equal(Text(request), Text(request));
         Assert.True(Enumerable.Range(2, 6).Select(s => Text(request with { Seed = s })).Distinct().Count() > 3);
@@ -255,7 +259,7 @@ public class WarmUpTests
     [Fact]
     public void One_line_is_rolled_again_within_its_family()
     {
-        var block = WarmUpMaker.Make(new(20, DayKind.Mixed, false, false, new(6, 2, ClockSetting.UsualPace, Catalogue), 3));
+        var block = WarmUpMaker.Make(new(20, DayKind.Mixed, false, false, new(6, 2, DemandAthlete.UsualCurve, Catalogue), 3));
         var names = block.Lines.Select(l => l.Exercise!).ToList();
         var line = block.Lines.First(l => Catalogue.Find(l.Exercise)!.Family == "mobilise");
         var other = WarmUpMaker.Reroll(line, names, Catalogue, 7)!;

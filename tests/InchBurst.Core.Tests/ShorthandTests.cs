@@ -1,5 +1,6 @@
 using CsCheck;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
@@ -111,12 +112,14 @@ public class ShorthandTests
         Assert.InRange(reading.Problem.Start + reading.Problem.Length, 0, text.Length);
     }
 
+    private static IReadOnlyList<Distance> Marks(PlanLine line) => LineMarks.Expected(LineDemand.Of(line, ExerciseCatalogue.BuiltIn));
+
     [Fact]
     public void Yards_stay_yards_and_are_metres_inside()
     {
         var line = Read("40 yd gates 10,20,40 yd");
         Assert.Equal(36.576, ((RunShape)line.Shape).Metres, 9);
-        Assert.Equal(["10 yd", "20 yd", "40 yd"], line.ExpectedMarks.Select(m => m.ToString()));
+        Assert.Equal(["10 yd", "20 yd", "40 yd"], Marks(line).Select(m => m.ToString()));
         // A club that thinks in yards leaves the unit out.
         var bare = ShorthandLine.Read("4 x 20", new(DistanceUnit.Yard, ExerciseCatalogue.BuiltIn)).Line!;
         Assert.Equal(18.288, ((RunShape)bare.Shape).Metres, 9);
@@ -125,9 +128,9 @@ public class ShorthandTests
     [Fact]
     public void A_fly_expects_its_two_gates()
     {
-        Assert.Equal([20.0, 30.0], Read("3 x 20 build + 10 fly + 20 slow").ExpectedMarks.Select(m => m.Metres));
-        Assert.Equal([20.0], Read("4 x 20 m").ExpectedMarks.Select(m => m.Metres));
-        Assert.Empty(Read("pogos 2 x 10").ExpectedMarks);
+        Assert.Equal([20.0, 30.0], Marks(Read("3 x 20 build + 10 fly + 20 slow")).Select(m => m.Metres));
+        Assert.Equal([20.0], Marks(Read("4 x 20 m")).Select(m => m.Metres));
+        Assert.Empty(Marks(Read("pogos 2 x 10")));
     }
 
     [Fact]
@@ -166,7 +169,7 @@ public class ShorthandTests
         var back = PlanJson.Read(json);
         Assert.Equal(json, PlanJson.Write(back));
         Assert.Equal(plan.Lines.Select(l => ShorthandPrinter.Print(l)), back.Lines.Select(l => ShorthandPrinter.Print(l)));
-        Assert.ThrowsAny<System.Text.Json.JsonException>(() => PlanJson.Read(json.Replace("\"version\":1", "\"version\":9")));
+        Assert.ThrowsAny<System.Text.Json.JsonException>(() => PlanJson.Read(json.Replace("\"version\":2", "\"version\":9")));
     }
 }
 

@@ -1,5 +1,6 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
 using InchBurst.Core.Shorthand;
@@ -14,11 +15,13 @@ public class DrawingTests
 {
     private static PlanLine Line(string text) => ShorthandLine.Read(text).Line!;
 
+    private static LineDemand Asked(string text) => LineDemand.Of(Line(text), ExerciseCatalogue.BuiltIn);
+
     [Fact]
     public void The_strip_is_to_scale_in_time_and_marks_the_overrun()
     {
         var plan = SessionPlan.Empty.Add(Line("raise 10 min")).Add(Line("4 x 20 m rest 2:00")).Add(Line("cool-down 5 min"));
-        var timeline = SessionClock.Lay(plan, new(6, 2, ClockSetting.UsualPace, ExerciseCatalogue.BuiltIn));
+        var timeline = SessionClock.Lay(plan, new(6, 2, DemandAthlete.UsualCurve, ExerciseCatalogue.BuiltIn));
         var strip = SessionStrip.Draw(plan, timeline, 900, 1232, 156, plan.Blocks[1].Id);
         Assert.Equal(3, strip.Blocks.Count);
         Assert.Equal(600 * strip.PixelsPerSecond, strip.Blocks[0].Width, 6);
@@ -34,27 +37,40 @@ public class DrawingTests
     [Fact]
     public void The_lane_is_to_scale_with_gates_cone_and_wall()
     {
-        var lane = LaneDrawing.Draw(Line("3 x 20 build + 10 fly + 20 slow"), 452, 60, DistanceUnit.Metre)!;
+        var lane = LaneDrawing.Draw(Asked("3 x 20 build + 10 fly + 20 slow"), 452, 60, DistanceUnit.Metre)!;
         Assert.Equal(2, lane.Zones[0].Width / lane.Zones[1].Width, 6);
         Assert.Equal([lane.Zones[1].X, lane.Zones[2].X], lane.Gates.Select(g => g.X));
         Assert.Null(lane.WallX);
-        var tight = LaneDrawing.Draw(Line("4 x 10 m through 5 m"), 452, 25, DistanceUnit.Metre, runOutMetres: 5)!;
+        var tight = LaneDrawing.Draw(Asked("4 x 10 m through 5 m"), 452, 15, DistanceUnit.Metre, runOutMetres: 5)!;
         Assert.True(tight.WallX > tight.ConeX && tight.ConeX > tight.Gates[0].X);
-        Assert.True(LaneDrawing.Draw(Line("4 x 20 m sled 10 kg"), 452, 60, DistanceUnit.Metre)!.HasSled);
-        Assert.Null(LaneDrawing.Draw(Line("raise 4 min"), 452, 60, DistanceUnit.Metre));
+        Assert.True(LaneDrawing.Draw(Asked("4 x 20 m sled 10 kg"), 452, 60, DistanceUnit.Metre)!.HasSled);
+        Assert.Null(LaneDrawing.Draw(Asked("raise 4 min"), 452, 60, DistanceUnit.Metre));
     }
 
     [Theory]
-    [InlineData("2 x 20 up + 20 back + 40 up + 40 back")]
-    [InlineData("2 x 5 + turn 180 right + 10 + turn 180 left + 5 m")]
-    [InlineData("2 x 8 + cut 90 right + 8 m")]
-    [InlineData("2 x 8 + cut 45 left + 8 m")]
-    public void Shuttles_and_cuts_are_drawn_as_paths(string text)
+    [InlineData("2 x 20 up + 20 back + 40 up + 40 back", 4)]
+    [InlineData("2 x 5 + turn 180 right + 10 + turn 180 left + 5 m", 3)]
+    [InlineData("2 x 8 + cut 90 right + 8 m", 2)]
+    [InlineData("2 x 8 + cut 45 left + 8 m", 2)]
+    [InlineData("6 x 5 back + turn 180 left + 20 m", 2)]
+    public void Courses_that_turn_are_drawn_from_above_to_one_scale(string text, int legs)
     {
-        var lane = LaneDrawing.Draw(Line(text), 452, 60, DistanceUnit.Metre)!;
-        Assert.StartsWith("M", lane.RunPath);
-        Assert.InRange(lane.PathHeight, 18, 110);
-        Assert.Null(LaneDrawing.Draw(Line("4 x 20 m"), 452, 60, DistanceUnit.Metre)!.RunPath);
+        var course = Asked(text).Course!;
+        foreach (var width in new[] { 452.0, 330 })
+        {
+            var drawing = CourseDrawing.Draw(Asked(text), width, 0)!;
+            Assert.Equal(legs, drawing.Legs.Count);
+            var scale = drawing.ScaleWidth / (drawing.ScaleText == "10 m" ? 10 : 5);
+            Assert.All(drawing.Legs.Zip(course.Legs), p => Assert.Equal(p.Second.Metres * scale, Math.Sqrt(Math.Pow(p.First.X2 - p.First.X1, 2) + Math.Pow(p.First.Y2 - p.First.Y1, 2)), 6));
+            Assert.All(drawing.Dots, d => Assert.True(d.X >= 0 && d.X <= width && d.Y >= 0 && d.LabelY <= drawing.Height, d.Label));
+            Assert.Contains(drawing.Dots, d => d.Kind == "start");
+            Assert.Contains(drawing.Dots, d => d.Kind == "gate");
+
+            // Legs over the same ground do not lie on each other.
+            Assert.Equal(legs, drawing.Legs.Select(l => (Math.Round(Math.Min(l.X1, l.X2)), Math.Round(Math.Max(l.X1, l.X2)), Math.Round(l.Y1))).Distinct().Count());
+        }
+
+        Assert.Null(CourseDrawing.Draw(Asked("4 x 20 m"), 452, 0));
     }
 
     [Fact]
@@ -119,8 +135,8 @@ public class DrawingTests
     [Fact]
     public void Every_athletes_drop_off_panel_shares_one_scale()
     {
-        var three = DropOffPanel.Draw(1, "Ada", [1.04, 1.06, 1.12], 4, 0.95, 132, 64);
-        var one = DropOffPanel.Draw(2, "Bo", [1.10, 1.10], 4, 0.95, 132, 64);
+        var three = DropOffPanel.Draw(1, "Ada", [1.04, 1.06, 1.12], 4, 0.95, TimingMethod.Electronic, 132, 64);
+        var one = DropOffPanel.Draw(2, "Bo", [1.10, 1.10], 4, 0.95, TimingMethod.Electronic, 132, 64);
         Assert.Equal(three.StopY, one.StopY);
         Assert.Equal(three.Dots[0].Y, one.Dots[0].Y, 6);
         Assert.Equal(three.Dots[1].X, one.Dots[1].X, 6);

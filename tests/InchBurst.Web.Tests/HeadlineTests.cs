@@ -1,3 +1,5 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Shorthand;
 using InchBurst.Web.Support;
@@ -16,12 +18,12 @@ public sealed class HeadlineTests
     [InlineData("4 x 20 yd", EntryMode.Cumulative, "20 yd", 18.288, -1, 0)] // 1 yd = 0.9144 m exactly
     public void A_line_says_what_its_time_is_made_of(string text, EntryMode mode, string label, double metres, int from, int to)
     {
-        var spec = LiveMaker.HeadlineOf(ShorthandLine.Read(text).Line!, new(TimingMethod.Electronic, StartTrigger.FirstGate, 0, mode))!;
+        var spec = LiveMaker.HeadlineOf(LineDemand.Of(ShorthandLine.Read(text).Line!, ExerciseCatalogue.BuiltIn), new(TimingMethod.Electronic, StartTrigger.FirstGate, 0, mode))!;
         Assert.Equal((label, from, to), (spec.Label, spec.FromMark, spec.ToMark));
         Assert.Equal(metres, spec.Metres, 6);
     }
 
     [Fact]
     public void A_line_without_times_has_none() =>
-        Assert.Null(LiveMaker.HeadlineOf(ShorthandLine.Read("A-skip 2 x 15 m").Line!, new(TimingMethod.Hand, StartTrigger.FirstGate, 0)));
+        Assert.Null(LiveMaker.HeadlineOf(LineDemand.Of(ShorthandLine.Read("A-skip 2 x 15 m").Line!, ExerciseCatalogue.BuiltIn), new(TimingMethod.Hand, StartTrigger.FirstGate, 0)));
 }

@@ -240,7 +240,7 @@ public sealed class PlanToolsTests : IAsyncLifetime
                 INSERT INTO Squads (Name) VALUES ('Old squad');
                 INSERT INTO Athletes (SquadId, Name, Sex, Position, "Group", Stance, FrontFoot, Notes, Availability, AvailabilityReason, AvailabilitySaidBy) VALUES (1, 'Ada Quillfeather', 0, '', 0, 0, 0, '', 0, '', '');
                 INSERT INTO Runs (ClientId, SessionId, AthleteId, LineId, Day, FinishedAt, Outcome, Kind, Effort, Method, "Trigger", StartBehindGateMetres, LoggedBy)
-                SELECT 'c' || n, 1, 1, 7, '2026-03-01', '2026-03-01 17:0' || n || ':00', CASE n WHEN 2 THEN 3 ELSE 0 END, 3, 100, 0, 0, 0, 'old' FROM (SELECT 1 AS n UNION SELECT 2 UNION SELECT 3);
+                SELECT '00000000-0000-0000-0000-00000000000' || n, 1, 1, 7, '2026-03-01', '2026-03-01 17:0' || n || ':00', CASE n WHEN 2 THEN 3 ELSE 0 END, 3, 100, 0, 0, 0, 'old' FROM (SELECT 1 AS n UNION SELECT 2 UNION SELECT 3);
                 """.Replace("INSERT INTO Runs", "PRAGMA foreign_keys = OFF; INSERT INTO Runs", StringComparison.Ordinal));
         }
 
@@ -289,7 +289,7 @@ public sealed class JudgementTests : IAsyncLifetime
     [Fact]
     public async Task A_one_tap_fix_changes_the_plan_and_undo_takes_it_back_lanes_too()
     {
-        var page = await DoAsync("Add", ("text", "6 x 40 m rest 3:00"));
+        var page = await DoAsync("Add", ("text", "7 x 40 m rest 0:20"));
         Assert.Contains("Overruns the 40-minute window", page.Body!.TextContent);
         var fixedUp = await DoAsync("Fix", FixOf(page, "Open another lane"));
         Assert.Equal(3, await house.InDbAsync(async db => (await db.Sessions.SingleAsync(s => s.Id == 49)).Lanes));
@@ -330,7 +330,7 @@ public sealed class JudgementTests : IAsyncLifetime
         var sheet = await coach.PageAsync($"{Url}/Sheet");
         Assert.Contains("Set out: 20 build + 10 fly + 20 m slow", sheet.Body!.TextContent);
         Assert.Contains("Mbali Sithebe", sheet.Body.TextContent);
-        Assert.Contains("11:56", sheet.QuerySelector(".sheet-lines")!.TextContent);
+        Assert.Contains("11:59", sheet.QuerySelector(".sheet-lines")!.TextContent);
         await DoAsync("Add", ("text", "2 x 10 m for low minutes"));
         var low = await coach.PageAsync($"{Url}/Card?athlete=9");
         var high = await coach.PageAsync($"{Url}/Card?athlete=1");

@@ -1,5 +1,5 @@
 using System.Net;
-using InchBurst.Core.Log;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;

@@ -1,5 +1,3 @@
-using System.Text.Json;
-using System.Text.Json.Serialization;
 using InchBurst.Core.Plan;
 
 namespace InchBurst.Core.Catalogue;
@@ -44,6 +42,47 @@ public sealed record Exercise
     /// <summary>Usual effort in percent, 1 to 110.</summary>
     public required double Effort { get; init; }
 
+    /// <summary>What the body does; null where a club's own exercise, stored by an older program, does not say.</summary>
+    public Movement? Movement { get; init; }
+
+    /// <summary>The load that belongs to it where a line names none; null for free work.</summary>
+    public LineLoad? Load { get; init; }
+
+    /// <summary>What the body does: as said, or as what it counts and where it stands in the catalogue make likely.</summary>
+    public Movement Does => Movement ?? Counted switch
+    {
+        CountedIn.Metres => Kind switch
+        {
+            WorkKind.Jumps => Plan.Movement.Bound,
+            WorkKind.Raise => Plan.Movement.Jog,
+            WorkKind.Mobilise or WorkKind.CoolDown => Plan.Movement.Walk,
+            WorkKind.Drill => Plan.Movement.Skip,
+            _ => Plan.Movement.Sprint,
+        },
+        CountedIn.Passes => Plan.Movement.Sprint,
+        CountedIn.Reps => Kind switch
+        {
+            WorkKind.Jumps => Plan.Movement.Jump,
+            WorkKind.Strength => Plan.Movement.Lift,
+            _ => Plan.Movement.OnTheSpot,
+        },
+        _ => Kind switch
+        {
+            WorkKind.Raise => Plan.Movement.Jog,
+            WorkKind.CoolDown => Plan.Movement.Walk,
+            WorkKind.Strength => Plan.Movement.Hold,
+            _ => Plan.Movement.OnTheSpot,
+        },
+    };
+
+    /// <summary>The load of a line of this exercise where the line names none: its own, or an unsaid one for what was stored as resisted or assisted without it.</summary>
+    public LineLoad? UsualLoad => Load ?? (Movement is null ? Kind switch
+    {
+        WorkKind.Resisted => new LineLoad(LoadKind.Sled, 0, LoadUnit.None),
+        WorkKind.Assisted => new LineLoad(LoadKind.Tow, 0, LoadUnit.None),
+        _ => null,
+    } : null);
+
     /// <summary>True when left and right are done and counted apart.</summary>
     public bool EachSide { get; init; }
 
@@ -80,138 +119,9 @@ public sealed record Exercise
     /// <summary>Body regions it prepares: hips, hamstrings, adductors, upper back, calves, trunk, shoulders.</summary>
     public IReadOnlyList<string> Covers { get; init; } = [];
 
+    /// <summary>True when stopping or turning is what it teaches.</summary>
+    public bool Stops { get; init; }
+
     /// <summary>True when it is a long static hold, which belongs after the session.</summary>
     public bool StaticHold { get; init; }
-}
-
-/// <summary>The exercises known to a club, found by name.</summary>
-public sealed class ExerciseCatalogue
-{
-    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
-    {
-        Converters = { new JsonStringEnumConverter() },
-        RespectNullableAnnotations = true,
-        AllowTrailingCommas = true,
-    };
-
-    private static readonly Lazy<ExerciseCatalogue> BuiltInOnce = new(() => new ExerciseCatalogue(ReadBuiltIn()));
-    private readonly Dictionary<string, Exercise> byName = new(StringComparer.OrdinalIgnoreCase);
-
-    /// <summary>Makes a catalogue.</summary>
-    /// <param name="exercises">Exercises; a later one replaces an earlier one of the same name.</param>
-    public ExerciseCatalogue(IEnumerable<Exercise> exercises)
-    {
-        var named = new Dictionary<string, Exercise>(StringComparer.OrdinalIgnoreCase);
-        foreach (var exercise in exercises)
-        {
-            named[exercise.Name] = exercise;
-        }
-
-        All = [.. named.Values.OrderBy(e => e.Kind).ThenBy(e => e.Family, StringComparer.Ordinal).ThenBy(e => e.Name, StringComparer.OrdinalIgnoreCase)];
-        var harder = All.Where(e => e.Harder is not null).GroupBy(e => e.Harder!, StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First().Name, StringComparer.OrdinalIgnoreCase);
-        All = [.. All.Select(e => harder.TryGetValue(e.Name, out var easier) ? e with { Easier = easier } : e)];
-        foreach (var exercise in All)
-        {
-            foreach (var name in exercise.Also)
-            {
-                byName[Key(name)] = exercise;
-            }
-        }
-
-        foreach (var exercise in All)
-        {
-            byName[Key(exercise.Name)] = exercise;
-        }
-
-        Words = All.SelectMany(e => e.Also.Append(e.Name)).SelectMany(n => n.Split(' ')).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        LongestName = byName.Keys.Select(k => k.Count(c => c == ' ') + 1).DefaultIfEmpty(1).Max();
-    }
-
-    /// <summary>The exercises that ship with the program.</summary>
-    public static ExerciseCatalogue BuiltIn => BuiltInOnce.Value;
-
-    /// <summary>All exercises by kind, family and name.</summary>
-    public IReadOnlyList<Exercise> All { get; }
-
-    /// <summary>Most words in any name.</summary>
-    public int LongestName { get; }
-
-    /// <summary>All words that occur in names, whatever the case.</summary>
-    public IReadOnlySet<string> Words { get; }
-
-    /// <summary>All names and other names.</summary>
-    public IEnumerable<string> Names => byName.Keys;
-
-    /// <summary>The exercise of a name or other name, whatever the case, hyphen or plural; null when unknown.</summary>
-    /// <param name="name">Name as typed.</param>
-    public Exercise? Find(string? name)
-    {
-        if (string.IsNullOrWhiteSpace(name))
-        {
-            return null;
-        }
-
-        var key = Key(name);
-        return byName.GetValueOrDefault(key)
-            ?? (key.EndsWith('s') ? byName.GetValueOrDefault(key[..^1]) : byName.GetValueOrDefault(key + "s"));
-    }
-
-    /// <summary>Exercises that hold every word searched for, of a kind and against a fault where these are given.</summary>
-    /// <param name="words">Words, or null for all.</param>
-    /// <param name="kind">Kind of work, or null for all.</param>
-    /// <param name="fault">A usual fault, or null for any.</param>
-    public IReadOnlyList<Exercise> Search(string? words, WorkKind? kind = null, string? fault = null)
-    {
-        var wanted = (words ?? "").Replace('-', ' ').Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        return
-        [
-            .. All.Where(e => (kind is null || e.Kind == kind)
-                && (string.IsNullOrEmpty(fault) || e.Faults.Contains(fault, StringComparer.OrdinalIgnoreCase))
-                && wanted.All(w => Text(e).Contains(w, StringComparison.OrdinalIgnoreCase))),
-        ];
-
-        static string Text(Exercise e) => string.Join(' ', e.Also.Append(e.Name).Append(e.Family).Append(e.For).Concat(e.Points).Concat(e.Kit).Concat(e.Covers)).Replace('-', ' ');
-    }
-
-    /// <summary>The path of an exercise from the easiest to the hardest, itself included; never longer than 12 steps.</summary>
-    /// <param name="exercise">An exercise of this catalogue.</param>
-    public IReadOnlyList<Exercise> Ladder(Exercise exercise)
-    {
-        var path = new List<Exercise> { exercise };
-        while (path.Count < 12 && Find(path[0].Easier) is { } easier && !path.Contains(easier))
-        {
-            path.Insert(0, easier);
-        }
-
-        while (path.Count < 12 && Find(path[^1].Harder) is { } harder && !path.Contains(harder))
-        {
-            path.Add(harder);
-        }
-
-        return path;
-    }
-
-    /// <summary>An exercise as JSON.</summary>
-    /// <param name="exercise">The exercise.</param>
-    public static string Write(Exercise exercise) => JsonSerializer.Serialize(exercise, Options);
-
-    /// <summary>An exercise from JSON.</summary>
-    /// <param name="json">Text made by <see cref="Write"/>.</param>
-    /// <exception cref="JsonException">The text is not an exercise.</exception>
-    public static Exercise Read(string json) => JsonSerializer.Deserialize<Exercise>(json, Options) ?? throw new JsonException("The exercise is empty.");
-
-    private static string Key(string name) => name.Trim().Replace('-', ' ').ToLowerInvariant();
-
-    private static IEnumerable<Exercise> ReadBuiltIn()
-    {
-        var assembly = typeof(ExerciseCatalogue).Assembly;
-        foreach (var resource in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".json", StringComparison.Ordinal)).Order(StringComparer.Ordinal))
-        {
-            using var stream = assembly.GetManifestResourceStream(resource)!;
-            foreach (var exercise in JsonSerializer.Deserialize<Exercise[]>(stream, Options)!)
-            {
-                yield return exercise;
-            }
-        }
-    }
 }

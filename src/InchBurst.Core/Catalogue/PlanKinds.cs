@@ -2,11 +2,12 @@ using InchBurst.Core.Plan;
 
 namespace InchBurst.Core.Catalogue;
 
-/// <summary>Tells what kind of work a line is when it does not say.</summary>
+/// <summary>Names the kind of work of a line that does not say it: a label for people.</summary>
 public static class PlanKinds
 {
     private const double TopSpeedFromMetres = 35;
     private const double TempoFromMetres = 90;
+    private const double HardPercent = 70;
 
     /// <summary>The kind that a line's load, exercise and shape make it (common practice).</summary>
     /// <param name="exercise">Exercise of the catalogue, if known.</param>
@@ -16,15 +17,14 @@ public static class PlanKinds
     /// <param name="load">Load, if any.</param>
     public static WorkKind Derive(Exercise? exercise, string? exerciseName, RepShape shape, Effort? effort, LineLoad? load)
     {
+        var runs = shape is RunShape && exercise?.Does is null or Movement.Sprint;
         switch (load?.Kind)
         {
             case LoadKind.Lift:
                 return WorkKind.Strength;
-            case LoadKind.Tow or LoadKind.Downhill:
+            case LoadKind.Tow or LoadKind.Downhill when runs:
                 return WorkKind.Assisted;
-            case LoadKind.Sled or LoadKind.Chain or LoadKind.Parachute or LoadKind.Uphill:
-                return WorkKind.Resisted;
-            case LoadKind.Band or LoadKind.Vest when shape is RunShape && exercise?.Kind is null or WorkKind.Acceleration or WorkKind.MaxVelocity:
+            case LoadKind.Sled or LoadKind.Chain or LoadKind.Parachute or LoadKind.Uphill or LoadKind.Band or LoadKind.Vest when runs:
                 return WorkKind.Resisted;
         }
 
@@ -33,9 +33,11 @@ public static class PlanKinds
             return exercise.Kind;
         }
 
+        var hardest = effort?.Hardest ?? 100;
         if (exerciseName is not null || shape is not RunShape run)
         {
-            return shape is TimedShape ? WorkKind.Raise : WorkKind.Drill;
+            // A time without a name is easy movement unless it is said to be hard; a name that is not known may be anything.
+            return shape is not TimedShape || exerciseName is not null ? WorkKind.Drill : effort is not null && hardest >= HardPercent ? WorkKind.Conditioning : WorkKind.Raise;
         }
 
         if (run.Segments.Any(s => s.Role is SegmentRole.Fly or SegmentRole.Float))
@@ -43,17 +45,21 @@ public static class PlanKinds
             return WorkKind.MaxVelocity;
         }
 
-        if (run.Segments.Any(s => s.Role is SegmentRole.Turn or SegmentRole.Cut))
+        if (run.Segments.Any(s => s.IsTurn))
         {
             return WorkKind.Turn;
         }
 
-        var hardest = effort?.Hardest ?? 100;
-        if (run.Segments.Any(s => s.Role == SegmentRole.Back) || run.SprintMetres >= TempoFromMetres || (hardest < 70 && run.SprintMetres > 30))
+        if (run.Segments.Where(s => s.HasIntent).All(s => s.Movement is not (null or Movement.Sprint)))
+        {
+            return run.Segments.Any(s => s.Movement is Movement.Bound or Movement.Hop) ? WorkKind.Jumps : WorkKind.Drill;
+        }
+
+        if (run.Segments.Any(s => s.Role == SegmentRole.Back) || run.IntentMetres >= TempoFromMetres || (hardest < HardPercent && run.IntentMetres > 30))
         {
             return WorkKind.Conditioning;
         }
 
-        return run.SprintMetres >= TopSpeedFromMetres && hardest >= 90 && effort?.Rising != true ? WorkKind.MaxVelocity : WorkKind.Acceleration;
+        return run.IntentMetres >= TopSpeedFromMetres && hardest >= 90 && effort?.Shape != EffortShape.Rise ? WorkKind.MaxVelocity : WorkKind.Acceleration;
     }
 }

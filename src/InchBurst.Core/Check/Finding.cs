@@ -1,5 +1,6 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.School;
 using InchBurst.Core.Shorthand;
@@ -51,7 +52,16 @@ public sealed record Restriction(string Name, bool IsOut, string Reason);
 /// <param name="Curve">The athlete's curve, or the group's when there is none.</param>
 /// <param name="Estimated">True when the curve is the group's.</param>
 /// <param name="Age">Age in years, if known.</param>
-public sealed record CheckedAthlete(string Name, SprintCurve Curve, bool Estimated, int? Age = null);
+/// <param name="MassKilograms">Body mass in kg, if known.</param>
+/// <param name="IsReturning">True when on modified training.</param>
+public sealed record CheckedAthlete(string Name, SprintCurve Curve, bool Estimated, int? Age = null, double? MassKilograms = null, bool IsReturning = false)
+{
+    /// <summary>True under 16.</summary>
+    public bool IsYoung => Age < Limits.YoungYears;
+
+    /// <summary>As lines are judged for.</summary>
+    public DemandAthlete AsDemand() => new(Curve, MassKilograms, IsYoung || IsReturning);
+}
 
 /// <summary>What a plan is judged with.</summary>
 /// <param name="Plan">The plan.</param>
@@ -78,6 +88,40 @@ public sealed record CheckContext(
 
     /// <summary>Cues of the squad's earlier sessions, the latest first.</summary>
     public IReadOnlyList<string> EarlierCues { get; init; } = [];
+
+    private readonly Dictionary<(PlanLine, CheckedAthlete), LineDemand> own = new(OneAndTheSame.Instance);
+
+    /// <summary>What a line asks of the typical athlete.</summary>
+    /// <param name="line">The line.</param>
+    public LineDemand DemandOf(PlanLine line) => (Setting ?? usual).DemandOf(line);
+
+    /// <summary>What a line asks of one athlete; worked out once.</summary>
+    /// <param name="line">The line.</param>
+    /// <param name="athlete">The athlete.</param>
+    public LineDemand DemandOf(PlanLine line, CheckedAthlete athlete)
+    {
+        if (!own.TryGetValue((line, athlete), out var known))
+        {
+            own[(line, athlete)] = known = LineDemand.Of(line, Catalogue, athlete.AsDemand());
+        }
+
+        return known;
+    }
+
+    /// <summary>Lines with what they ask, in order.</summary>
+    public IEnumerable<LineDemand> Demands => Plan.Lines.Select(DemandOf);
+
+    private readonly ClockSetting usual = new(1, 1, DemandAthlete.UsualCurve, Catalogue);
+
+    private sealed class OneAndTheSame : IEqualityComparer<(PlanLine, CheckedAthlete)>
+    {
+        public static OneAndTheSame Instance { get; } = new();
+
+        public bool Equals((PlanLine, CheckedAthlete) x, (PlanLine, CheckedAthlete) y) => ReferenceEquals(x.Item1, y.Item1) && ReferenceEquals(x.Item2, y.Item2);
+
+        public int GetHashCode((PlanLine, CheckedAthlete) x) =>
+            HashCode.Combine(System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(x.Item1), System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(x.Item2));
+    }
 
     /// <summary>A line of shorthand, for fixes.</summary>
     internal PlanLine Line(string text) => ShorthandLine.Read(text, new(DistanceUnit.Metre, Catalogue)).Line ?? throw new InvalidOperationException($"A fix is not shorthand: {text}");
@@ -108,7 +152,7 @@ public static class PlanChecks
     /// <summary>The rules in the order they are looked at.</summary>
     public static IReadOnlyList<IPlanCheck> All { get; } =
     [
-        new WarmUpFirst(), new RoomToRun(), new FitsTheWindow(), new NotInFullTraining(), new HelpStaysSmall(), new YoungAthletes(), new WarmUpInOrder(), new NoLongHoldsBefore(), new BuildUpsFirst(),
+        new WarmUpFirst(), new RoomToRun(), new FitsTheWindow(), new NotInFullTraining(), new NotKnown(), new HelpStaysSmall(), new YoungAthletes(), new WarmUpInOrder(), new NoLongHoldsBefore(), new BuildUpsFirst(),
         new RestByRule(), new FreshForSpeed(), new NotTooMuch(), new WhoReachesTopSpeed(), new BuildLongEnough(), new LoadHasItsAim(), new OneCue(), new RunThroughTheLine(), new ContactsSuitTheDay(),
         new SlowingDownTaught(), new CoolDownLast(), new KitAndPeopleSafe(),
     ];
@@ -116,8 +160,4 @@ public static class PlanChecks
     /// <summary>Everything the rules find, the gravest first.</summary>
     /// <param name="context">The plan and its circumstances.</param>
     public static IReadOnlyList<Finding> Judge(CheckContext context) => [.. All.SelectMany(c => c.Look(context)).OrderBy(f => f.Severity)];
-
-    /// <summary>True for a sprint line run at 90% or more from its first rep on; build-ups are not.</summary>
-    /// <param name="line">The line.</param>
-    public static bool IsFullSprint(PlanLine line) => line.Kind.IsSprint() && line.HardestEffort >= 90 && !(line.Effort?.Percents.Count > 1);
 }

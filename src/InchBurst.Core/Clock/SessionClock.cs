@@ -1,25 +1,9 @@
-using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
 using InchBurst.Core.School;
-using InchBurst.Core.Sprint;
 
 namespace InchBurst.Core.Clock;
-
-/// <summary>What the session is held with.</summary>
-/// <param name="Athletes">Athletes expected, 1 to 200.</param>
-/// <param name="Lanes">Lanes, 1 to 20.</param>
-/// <param name="Pace">Curve of a typical athlete of the squad.</param>
-/// <param name="Catalogue">Known exercises.</param>
-/// <param name="StartIntervalSeconds">Least time between two goes in s; 0 sends all free lanes together.</param>
-/// <param name="AthletesFor">How many of the athletes a line's "for" covers; null means all.</param>
-/// <param name="School">Coaching school whose rest holds where a line says none; null means the usual one.</param>
-public sealed record ClockSetting(
-    int Athletes, int Lanes, SprintCurve Pace, ExerciseCatalogue Catalogue, double StartIntervalSeconds = 0, Func<PlanLine, int>? AthletesFor = null, CoachingSchool? School = null)
-{
-    /// <summary>Curve used when a squad has no times yet: 8.0 m/s and 1.15 s (common practice).</summary>
-    public static SprintCurve UsualPace { get; } = new(8.0, 1.15);
-}
 
 /// <summary>A stretch of work inside a line.</summary>
 /// <param name="StartSeconds">From the beginning of the session, s.</param>
@@ -63,9 +47,8 @@ public sealed record SessionTimeline(IReadOnlyList<ClockItem> Items, double Tota
 /// <summary>Lays a session out in time for the whole group.</summary>
 public static class SessionClock
 {
-    private const double StepAsideSeconds = 3;
-    private const double DrillHeadwaySeconds = 3;
-    private const double HardestBraking = 3.0;
+    private const double WaveHeadwaySeconds = 3;
+    private const int FewestWaveLanes = 4;
 
     /// <summary>The timeline of a plan.</summary>
     /// <param name="plan">The plan.</param>
@@ -116,71 +99,37 @@ public static class SessionClock
         return start;
     }
 
-    /// <summary>Seconds one rep of a run occupies its lane: running, slowing down and stepping aside.</summary>
-    /// <param name="run">The run.</param>
-    /// <param name="effort">Effort in percent, above 0.</param>
-    /// <param name="pace">Curve at full effort.</param>
-    public static double RunSeconds(RunShape run, double effort, SprintCurve pace)
+    private static ClockItem Item(PlanLine line, int blockId, int round, double start, ClockSetting setting)
     {
-        var curve = pace.AtEffort(Math.Max(effort, 10) / 100);
-        double seconds = 0, leg = 0, slow = 0;
-        foreach (var segment in run.Segments)
-        {
-            if (segment.Role is SegmentRole.Turn or SegmentRole.Cut or SegmentRole.Back or SegmentRole.Up)
-            {
-                // Each leg of a shuttle begins from a stop.
-                seconds += curve.TimeTo(leg);
-                leg = 0;
-            }
-
-            switch (segment.Role)
-            {
-                case SegmentRole.Slow:
-                    slow += segment.Length.Metres;
-                    break;
-                case SegmentRole.Walk:
-                    seconds += segment.Length.Metres / RestRules.WalkingSpeed;
-                    break;
-                case SegmentRole.Jog:
-                    seconds += segment.Length.Metres / 2.5;
-                    break;
-                default:
-                    leg += segment.Length.Metres;
-                    break;
-            }
-        }
-
-        seconds += curve.TimeTo(leg);
-        var speed = curve.SpeedAtDistance(Math.Max(leg, 1));
-        var slowing = slow > 0 ? slow / (speed / 2) : speed / HardestBraking;
-        return seconds + slowing;
+        var demand = setting.DemandOf(line);
+        return demand.Course is not null || demand.Queues || setting.UnitsOf(demand) is not null
+            ? InTurns(demand, blockId, round, start, setting)
+            : Together(demand, blockId, round, start, setting);
     }
 
-    private static ClockItem Item(PlanLine line, int blockId, int round, double start, ClockSetting setting) => line.Shape switch
+    private static ClockItem InTurns(LineDemand demand, int blockId, int round, double start, ClockSetting setting)
     {
-        RunShape run => Running(line, run, blockId, round, start, setting),
-        TimedShape time => Together(line, time.Seconds * (line.EachSide ? 2 : 1), blockId, round, start, setting),
-        CountShape count => Together(line, Math.Max(1, count.Count * (line.EachSide ? 2 : 1) * (setting.Catalogue.Find(line.Exercise)?.SecondsEach ?? 2)), blockId, round, start, setting),
-        _ => throw new ArgumentOutOfRangeException(nameof(line)),
-    };
-
-    private static ClockItem Running(PlanLine line, RunShape run, int blockId, int round, double start, ClockSetting setting)
-    {
-        var athletes = Math.Max(1, Math.Min(setting.Athletes, setting.AthletesFor?.Invoke(line) ?? setting.Athletes));
-        var queues = line.Kind.Queues();
-        var rest = RestRules.Between(line, setting.School ?? CoachingSchool.Usual).Seconds;
-        var longest = Enumerable.Range(0, line.TotalReps).Max(i => RunSeconds(run, EffortOf(line, i), setting.Pace));
+        var line = demand.Line;
         var sides = line.EachSide ? 2 : 1;
+        var athletes = Math.Max(1, Math.Min(setting.Athletes, setting.AthletesFor?.Invoke(line) ?? setting.Athletes));
+        var rest = RestRules.Between(demand, setting.School ?? CoachingSchool.Usual).Seconds;
+        var busy = demand.Course is null
+            ? demand.StillSeconds
+            : Enumerable.Range(0, line.TotalReps).Select(demand.EffortOf).Distinct().Max(effort => demand.PaceAt(effort).ClearSeconds);
+        var units = setting.UnitsOf(demand);
+        var passing = demand.Course is null && demand.Line.Shape is CountShape { Passes: true };
+        var waves = demand.Course is not null && !demand.Queues;
+        var lanes = waves && units is null ? Math.Max(setting.Lanes, FewestWaveLanes) : demand.Course is null ? units ?? setting.Lanes : Math.Min(units ?? setting.Lanes, setting.Lanes);
         var flow = GroupFlow.Simulate(new(
             athletes,
-            queues ? setting.Lanes : Math.Max(setting.Lanes, 4),
+            lanes,
             line.Sets,
             line.Reps * sides,
-            longest + (queues ? StepAsideSeconds : 0),
+            busy + (waves ? 0 : setting.ChangeoverSeconds),
             rest,
             line.Rest?.SetSeconds ?? rest,
             setting.StartIntervalSeconds,
-            queues ? null : DrillHeadwaySeconds));
+            waves || passing ? Math.Min(busy, WaveHeadwaySeconds) : null));
 
         // Lanes that go together are one bar; a narrower bar a group is what the strip can show.
         var bars = new List<ClockBar>();
@@ -189,16 +138,18 @@ public static class SessionClock
             var from = start + go.StartSeconds;
             if (bars.Count == 0 || from - bars[^1].StartSeconds > 0.5)
             {
-                bars.Add(new(from, from + longest, EffortOf(line, go.Rep / sides)));
+                bars.Add(new(from, from + busy, demand.EffortOf(go.Rep / sides)));
             }
         }
 
         return new(line, blockId, round, start, start + flow.FinishSeconds, bars, false, rest, flow.ShortestRest) { LongestRestSeconds = flow.LongestRest, IdleSeconds = flow.IdleSeconds };
     }
 
-    private static ClockItem Together(PlanLine line, double repSeconds, int blockId, int round, double start, ClockSetting setting)
+    private static ClockItem Together(LineDemand demand, int blockId, int round, double start, ClockSetting setting)
     {
-        var rest = line.TotalReps > 1 ? RestRules.Between(line, setting.School ?? CoachingSchool.Usual).Seconds : 0;
+        var line = demand.Line;
+        var repSeconds = demand.StillSeconds * (line.EachSide ? 2 : 1);
+        var rest = line.TotalReps > 1 ? RestRules.Between(demand, setting.School ?? CoachingSchool.Usual).Seconds : 0;
         var setRest = line.Rest?.SetSeconds ?? rest;
         var bars = new List<ClockBar>();
         var clock = start;
@@ -209,12 +160,10 @@ public static class SessionClock
                 clock += i % line.Reps == 0 ? setRest : rest;
             }
 
-            bars.Add(new(clock, clock + repSeconds, EffortOf(line, i)));
+            bars.Add(new(clock, clock + repSeconds, demand.EffortOf(i)));
             clock += repSeconds;
         }
 
         return new(line, blockId, round, start, clock, bars, rest == 0, line.TotalReps > 1 ? rest : null, line.TotalReps > 1 ? rest : null);
     }
-
-    private static double EffortOf(PlanLine line, int rep) => line.Effort?.OfRep(rep) ?? line.Kind.UsualEffort();
 }

@@ -1,6 +1,4 @@
 using InchBurst.Core.Plan;
-using InchBurst.Core.Season;
-using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Live;
 
@@ -40,7 +38,7 @@ public static class SessionReview
     /// <param name="setRestSeconds">Rest asked for between sets, s.</param>
     public static LineReview Of(PlanLine? planned, PlanLine line, int rounds, int athletes, IReadOnlyList<Go> goes, double restSeconds, double setRestSeconds)
     {
-        double Metres(PlanLine l) => l.Shape is RunShape run ? run.SprintMetres : 0;
+        double Metres(PlanLine l) => l.Shape is RunShape run ? run.IntentMetres : 0;
         var plannedGoes = planned is null ? 0 : planned.Turns * rounds * athletes;
         return new(
             planned ?? line, plannedGoes, goes.Count, planned is null ? 0 : plannedGoes * Metres(planned), goes.Count * Metres(line),
@@ -83,66 +81,5 @@ public static class SessionReview
         }
 
         return rating * minutes;
-    }
-}
-
-/// <summary>One line's times of an athlete, as a message tells them.</summary>
-/// <param name="Name">What the line is called.</param>
-/// <param name="Times">Times of the day in s, in the order run.</param>
-/// <param name="Speed">Best speed of the day as text with its unit.</param>
-/// <param name="BestBefore">Best before this day in s, or null.</param>
-public sealed record MessageLine(string Name, IReadOnlyList<double> Times, string Speed, double? BestBefore);
-
-/// <summary>Writes the few sentences an athlete gets after a session.</summary>
-public static class AthleteMessage
-{
-    /// <summary>The message.</summary>
-    /// <param name="name">Name of the athlete.</param>
-    /// <param name="day">The day as text.</param>
-    /// <param name="lines">What was timed.</param>
-    /// <param name="shareOfBest">Best flying speed of the day as a share of the best ever, or null.</param>
-    /// <param name="keep">What was seen that is good, in words.</param>
-    /// <param name="work">What to work on and the drill for it, in words.</param>
-    /// <param name="cue">The cue of the day, may be empty.</param>
-    public static string Write(string name, string day, IReadOnlyList<MessageLine> lines, double? shareOfBest, IReadOnlyList<string> keep, IReadOnlyList<string> work, string cue)
-    {
-        var said = new List<string> { $"{name.Split(' ')[0]}, {day}." };
-        foreach (var line in lines.Where(l => l.Times.Count > 0))
-        {
-            var best = line.Times.Min();
-            var times = line.Times.Count == 1 ? Figures.Split(best) + " s" : string.Join(", ", line.Times.Select(Figures.Split)) + " s";
-            var compared = line.BestBefore switch
-            {
-                null => "your first times over this",
-                { } b when best < b - 1e-9 => $"a new best, {Figures.Split(b - best)} s faster than {Figures.Split(b)}",
-                { } b when Math.Abs(best - b) < 1e-9 => "equal to your best",
-                { } b => $"your best is {Figures.Split(b)}",
-            };
-            said.Add($"{line.Name}: {times} (fastest {line.Speed}); {compared}.");
-        }
-
-        if (shareOfBest is { } share)
-        {
-            said.Add(share >= TopSpeedClock.UsualShare
-                ? $"You reached {Figures.Number(share * 100)}% of your top speed: that counts."
-                : $"You reached {Figures.Number(share * 100)}% of your top speed; 90% counts as a top-speed day.");
-        }
-
-        if (keep.Count > 0)
-        {
-            said.Add($"Keep: {string.Join(", ", keep).ToLowerInvariant()}.");
-        }
-
-        if (work.Count > 0)
-        {
-            said.Add($"Next: {string.Join("; ", work)}.");
-        }
-
-        if (cue.Length > 0)
-        {
-            said.Add($"Cue of the day: {cue}.");
-        }
-
-        return string.Join('\n', said);
     }
 }

@@ -1,92 +1,78 @@
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Log;
 
-/// <summary>A best time over a distance.</summary>
-/// <param name="Over">Distance of the time.</param>
-/// <param name="Flying">True when it is a flying time.</param>
+/// <summary>The best time of one trial over one stretch.</summary>
+/// <param name="Trial">Conditions.</param>
+/// <param name="FromMillimetres">Where the stretch begins; 0 for the start.</param>
+/// <param name="To">Where it ends.</param>
 /// <param name="Seconds">The time in s, as read from the clock.</param>
-/// <param name="Run">The run it was made in.</param>
-public sealed record BestTime(Distance Over, bool Flying, double Seconds, LoggedRun Run);
+/// <param name="RunId">The run it was made in.</param>
+/// <param name="Day">The day.</param>
+/// <param name="Runs">How many runs of this trial cover the stretch.</param>
+public sealed record TrialBest(Trial Trial, int FromMillimetres, Distance To, double Seconds, long RunId, DateOnly Day, int Runs)
+{
+    /// <summary>True for a flying zone.</summary>
+    public bool IsFlying => FromMillimetres > 0;
 
-/// <summary>Finds bests, keeping apart what cannot be compared: hand from electronic, loaded from free, starts at different distances behind the gate.</summary>
+    /// <summary>Length of the stretch.</summary>
+    public Distance Length => Distance.InMetres((To.Millimetres - FromMillimetres) / 1000.0).To(To.Unit);
+
+    /// <summary>What sets it apart from others over the same stretch, in a coach's words.</summary>
+    public string Words => string.Join(", ", new[] { IsFlying ? $"after {Distance.InMetres(FromMillimetres / 1000.0).To(To.Unit)}" : "", IsFlying ? Trial.FlyingWords : Trial.Words }.Where(w => w.Length > 0));
+}
+
+/// <summary>Bests over one stretch: the trial run most often first, the others beside it under their own names.</summary>
+/// <param name="Name">What is timed, such as "10 m" or "flying 10 m".</param>
+/// <param name="Trials">At least one, the commonest first.</param>
+public sealed record BestList(string Name, IReadOnlyList<TrialBest> Trials);
+
+/// <summary>Orders bests into lists. Nothing is ever set beside another trial without its name.</summary>
 public static class Bests
 {
-    /// <summary>Start distances within this many metres of each other count as the same start.</summary>
-    public const double SameStartMetres = 0.05;
-
-    /// <summary>Distances shown for every athlete, from a start.</summary>
+    /// <summary>Distances from the start that have a list of their own when they have been run.</summary>
     public static IReadOnlyList<Distance> Standard { get; } =
     [
-        Distance.InMetres(5), Distance.InMetres(10), Distance.InMetres(20), Distance.InMetres(30), Distance.InMetres(40),
-        new(10, DistanceUnit.Yard), new(40, DistanceUnit.Yard),
+        Distance.InMetres(5), Distance.InMetres(10), Distance.InMetres(15), Distance.InMetres(20), Distance.InMetres(30), Distance.InMetres(40), Distance.InMetres(60), Distance.InMetres(100),
+        new(10, DistanceUnit.Yard), new(15, DistanceUnit.Yard), new(20, DistanceUnit.Yard), new(40, DistanceUnit.Yard), new(60, DistanceUnit.Yard),
     ];
 
-    /// <summary>Best time from the start over a distance among free runs of one method, or null.</summary>
-    /// <param name="runs">The athlete's runs.</param>
-    /// <param name="over">Distance.</param>
-    /// <param name="method">Timing method.</param>
-    /// <param name="startBehindGateMetres">Only runs with the start this far behind the first gate; null takes any.</param>
-    public static BestTime? FromStart(IEnumerable<LoggedRun> runs, Distance over, TimingMethod method, double? startBehindGateMetres = null)
+    /// <summary>Lists of what has been run: distances from the start, flying zones, own courses.</summary>
+    /// <param name="bests">The best of each trial and stretch.</param>
+    public static IReadOnlyList<BestList> Lists(IEnumerable<TrialBest> bests)
     {
-        BestTime? best = null;
-        foreach (var run in runs)
+        var all = bests.ToList();
+        var lists = new List<BestList>();
+        void Add(string name, IEnumerable<TrialBest> of)
         {
-            if (run.Method != method || !run.IsFree || !run.HasStart || run.Start == StartPosition.Moving
-                || (startBehindGateMetres is { } f && Math.Abs(run.StartBehindGateMetres - f) > SameStartMetres))
+            var trials = of.OrderByDescending(b => b.Runs).ThenByDescending(b => b.Day).ThenBy(b => b.Words, StringComparer.Ordinal).ToList();
+            if (trials.Count > 0)
             {
-                continue;
-            }
-
-            foreach (var mark in run.Marks)
-            {
-                if (mark.At.Millimetres == over.Millimetres && !(best?.Seconds <= mark.Seconds))
-                {
-                    best = new(over, false, mark.Seconds, run);
-                }
+                lists.Add(new(name, trials));
             }
         }
 
-        return best;
-    }
-
-    /// <summary>Best flying time over a length among free runs of one method, or null. The zone must begin at least 10 m from the start.</summary>
-    /// <param name="runs">The athlete's runs.</param>
-    /// <param name="length">Length of the flying zone.</param>
-    /// <param name="method">Timing method.</param>
-    public static BestTime? Flying(IEnumerable<LoggedRun> runs, Distance length, TimingMethod method)
-    {
-        BestTime? best = null;
-        foreach (var run in runs)
+        foreach (var distance in Standard)
         {
-            if (run.Method == method && run.IsFree && FlyingTime(run, length) is { } seconds && !(best?.Seconds <= seconds))
+            Add(distance.ToString(), all.Where(b => !b.IsFlying && b.Trial.IsStraight && b.To.Millimetres == distance.Millimetres));
+        }
+
+        foreach (var length in Stretches.FlyingLengths)
+        {
+            Add("flying " + length, all.Where(b => b.IsFlying && b.Trial.IsStraight && b.FromMillimetres >= Limits.FlyingFromMetres * 1000 && b.To.Millimetres - b.FromMillimetres == length.Millimetres));
+        }
+
+        foreach (var course in all.Where(b => !b.IsFlying && !b.Trial.IsStraight).GroupBy(b => (b.Trial.Course, b.To.Millimetres)).OrderByDescending(g => g.Sum(b => b.Runs)))
+        {
+            // Of an own course the whole counts; what was passed on the way has no list.
+            if (course.Key.Millimetres == all.Where(b => !b.IsFlying && b.Trial.Course == course.Key.Course).Max(b => b.To.Millimetres))
             {
-                best = new(length, true, seconds, run);
+                Add(Trial.CourseWords(course.Key.Course), course);
             }
         }
 
-        return best;
-    }
-
-    /// <summary>Fastest flying time of one run over a length, or null.</summary>
-    /// <param name="run">The run.</param>
-    /// <param name="length">Length of the flying zone.</param>
-    public static double? FlyingTime(LoggedRun run, Distance length)
-    {
-        double? best = null;
-        for (var i = 0; i < run.Marks.Count; i++)
-        {
-            for (var j = i + 1; j < run.Marks.Count; j++)
-            {
-                if (run.Marks[i].At.Metres >= 10 && run.Marks[j].At.Millimetres - run.Marks[i].At.Millimetres == length.Millimetres)
-                {
-                    var seconds = run.Marks[j].Seconds - run.Marks[i].Seconds;
-                    best = best is { } b ? Math.Min(b, seconds) : seconds;
-                }
-            }
-        }
-
-        return best;
+        return lists;
     }
 }

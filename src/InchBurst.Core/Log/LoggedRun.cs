@@ -1,41 +1,21 @@
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Log;
 
-/// <summary>How a time was taken. Times of different methods are never compared without saying so.</summary>
-public enum TimingMethod
-{
-    /// <summary>Gates, pads or another electronic clock.</summary>
-    Electronic,
-
-    /// <summary>A stopwatch in a hand.</summary>
-    Hand,
-}
-
-/// <summary>What starts the clock.</summary>
-public enum StartTrigger
-{
-    /// <summary>The first gate.</summary>
-    FirstGate,
-
-    /// <summary>The athlete's hand or foot leaving the ground or a pad.</summary>
-    FirstMove,
-
-    /// <summary>A gun or a call, so that reaction is part of the time.</summary>
-    Gun,
-
-    /// <summary>The first mark: only the zone from there on is timed, and nothing is known of the start.</summary>
-    ZoneLine,
-}
-
 /// <summary>How the times of a line are taken; set once for the line and shown while it is run.</summary>
 /// <param name="Method">How it is timed.</param>
 /// <param name="Trigger">What starts the clock.</param>
 /// <param name="StartBehindGateMetres">Distance from the start line to the first gate in m, 0 to 5.</param>
 /// <param name="Entry">How the times are typed.</param>
-public sealed record LineTiming(TimingMethod Method, StartTrigger Trigger, double StartBehindGateMetres, EntryMode Entry = EntryMode.Cumulative);
+/// <param name="StartSaid">True when somebody said that distance; while nobody has, it is taken for 0 and curves have to find it.</param>
+public sealed record LineTiming(TimingMethod Method, StartTrigger Trigger, double StartBehindGateMetres, EntryMode Entry = EntryMode.Cumulative, bool StartSaid = false)
+{
+    /// <summary>True when a curve would need the distance from the start line to the first gate, and nobody has said it.</summary>
+    public bool AsksForStart => !StartSaid && Trigger == StartTrigger.FirstGate && Method == TimingMethod.Electronic && Entry != EntryMode.ZoneOnly;
+}
 
 /// <summary>A cumulative time at a mark, as logged.</summary>
 /// <param name="At">Distance from the first gate.</param>
@@ -69,11 +49,29 @@ public sealed record LoggedRun
     /// <summary>Distance from the start line to the first gate in m, 0 to 5.</summary>
     public double StartBehindGateMetres { get; init; }
 
+    /// <summary>True when that distance was said; false leaves it for a fit to find.</summary>
+    public bool StartSaid { get; init; } = true;
+
+    /// <summary>Run-in of a moving start in m, if said.</summary>
+    public double? RunInMetres { get; init; }
+
+    /// <summary>Course as a key (<see cref="Trial.CourseKey"/>).</summary>
+    public string Course { get; init; } = Trial.Straight;
+
+    /// <summary>Load as a key (<see cref="Trial.LoadKey"/>); empty when free.</summary>
+    public string Load { get; init; } = "";
+
+    /// <summary>Zone whose time matters most, in mm along the path; null when the time from the start does.</summary>
+    public (int From, int To)? Zone { get; init; }
+
     /// <summary>Marks in rising order; some of those planned may be missing.</summary>
     public required IReadOnlyList<LoggedMark> Marks { get; init; }
 
-    /// <summary>True when nothing pulled or held the runner.</summary>
-    public bool IsFree => Kind is not (WorkKind.Resisted or WorkKind.Assisted);
+    /// <summary>Conditions under which it compares.</summary>
+    public Trial Trial => new(Course, Start, RunInMetres, Trigger, StartBehindGateMetres, Method, Load, Side);
+
+    /// <summary>True when nothing helped or held the runner.</summary>
+    public bool IsFree => Load.Length == 0;
 
     /// <summary>Side of a one-sided start or turn; null when it has none.</summary>
     public Side? Side { get; init; }
@@ -89,12 +87,12 @@ public sealed record LoggedRun
         ? Splits.Segments(Gates)
         : [.. Marks.Zip(Marks.Skip(1), (a, b) => new SplitSegment(a.At.Metres, b.At.Metres, b.Seconds - a.Seconds))];
 
-    /// <summary>Fastest flying stretch of at least 5 m; null when hand-timed, assisted or without a flying stretch. Its mean speed is the run's top speed.</summary>
+    /// <summary>Fastest flying stretch of at least 5 m straight on; null when hand-timed, helped or without a flying stretch. Its mean speed is the run's top speed.</summary>
     public SplitSegment? FastestFlying
     {
         get
         {
-            if (Method == TimingMethod.Hand || Kind == WorkKind.Assisted || Marks.Count < 2)
+            if (Method == TimingMethod.Hand || Trial.IsAssisted || !Trial.IsStraight || Marks.Count < 2)
             {
                 return null;
             }
@@ -112,25 +110,12 @@ public sealed record LoggedRun
         }
     }
 
+    /// <summary>True when its curve is the athlete's own: free, straight on, from rest, its start known.</summary>
+    public bool ShowsOwnCurve => IsFree && Trial is { IsStraight: true, IsFromRest: true };
+
     /// <summary>What a fit may assume about this run's start.</summary>
-    public FitAssumptions FitAssumptions => new(StartBehindGateMetres, Trigger == StartTrigger.Gun || Method == TimingMethod.Hand);
-}
-
-/// <summary>Hand times. Source: the rules of athletics (from memory); +0.24 s holds for 60 to 200 m, and is common practice for shorter sprints.</summary>
-public static class HandTime
-{
-    /// <summary>Seconds to add before a hand time may be set beside an electronic one.</summary>
-    public const double ToElectronicSeconds = 0.24;
-
-    /// <summary>A hand time as the rules read it: up to the next tenth.</summary>
-    /// <param name="seconds">Time on the watch in s, not negative.</param>
-    public static double RoundedUp(double seconds) => Math.Ceiling(Math.Round(seconds * 10, 6)) / 10;
-
-    /// <summary>The electronic time a hand time stands for, rounded up first.</summary>
-    /// <param name="seconds">Time on the watch in s, not negative.</param>
-    public static double AsElectronic(double seconds) => RoundedUp(seconds) + ToElectronicSeconds;
-
-    /// <summary>True when a reaction is a false start: under 0.100 s (rules of athletics, from memory).</summary>
-    /// <param name="reactionSeconds">Reaction in s.</param>
-    public static bool IsFalseStart(double reactionSeconds) => reactionSeconds < 0.100;
+    public FitAssumptions FitAssumptions => new(
+        StartSaid || Trigger != StartTrigger.FirstGate ? StartBehindGateMetres : null,
+        Trigger == StartTrigger.Gun || Method == TimingMethod.Hand,
+        Trigger is StartTrigger.FirstMove or StartTrigger.Gun || Method == TimingMethod.Hand);
 }

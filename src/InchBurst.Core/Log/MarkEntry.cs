@@ -1,4 +1,6 @@
 using System.Globalization;
+using InchBurst.Core.Demand;
+using InchBurst.Core.Load;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
@@ -46,16 +48,29 @@ public enum EntryMode
 public sealed record StretchRange(int FromMillimetres, int ToMillimetres, double Fastest, double Slowest, int Runs);
 
 /// <summary>What is known when marks are judged.</summary>
-/// <param name="Kind">Kind of work.</param>
+/// <param name="FromRest">True when the run begins from rest and straight on, so that nobody starts faster than the best measured.</param>
+/// <param name="IsHelped">True when it is run with help, so that own best speeds say nothing.</param>
+/// <param name="IsHard">True for a free hard run straight on, which is never slow.</param>
 /// <param name="StartBehindGateMetres">Distance from the start line to the first gate, m.</param>
 /// <param name="BestSpeed">The athlete's best flying speed in m/s, if known.</param>
-public sealed record MarkContext(WorkKind Kind, double StartBehindGateMetres = 0, double? BestSpeed = null)
+public sealed record MarkContext(bool FromRest = true, bool IsHelped = false, bool IsHard = true, double StartBehindGateMetres = 0, double? BestSpeed = null)
 {
     /// <summary>How the times are typed.</summary>
     public EntryMode Mode { get; init; }
 
     /// <summary>The athlete's own ranges over stretches; those that stand on too few runs are passed over.</summary>
     public IReadOnlyList<StretchRange> Ranges { get; init; } = [];
+
+    /// <summary>What is known from what a line asks.</summary>
+    /// <param name="demand">What the line asks.</param>
+    /// <param name="startBehindGateMetres">Distance from the start line to the first gate, m.</param>
+    /// <param name="bestSpeed">The athlete's best flying speed in m/s, if known.</param>
+    public static MarkContext Of(LineDemand demand, double startBehindGateMetres, double? bestSpeed) => new(
+        demand.Line.Start?.Position != StartPosition.Moving && !demand.IsAssisted && demand.Course is { IsStraightSprint: true },
+        demand.IsAssisted,
+        demand is { IsHardSprint: true, Load.Sense: LoadSense.Free, Course.IsStraightSprint: true },
+        startBehindGateMetres,
+        bestSpeed);
 }
 
 /// <summary>Reads marks as they are typed: cumulative or stretch by stretch, comma or point, separated by spaces; a dash leaves one out.</summary>
@@ -72,6 +87,8 @@ public static class MarkEntry
 
     private const double FastestLikely = 12.4;
     private const double LongestSeconds = 300;
+    private const double SlowFromStart = 1.5;
+    private const double SlowFlying = 2.5;
     private static readonly SprintCurve FastestStart = new(12.3, 0.85);
     private static readonly SprintCurve StartNobodyMakes = new(13.5, 0.6);
 
@@ -208,7 +225,7 @@ public static class MarkEntry
         }
 
         var behind = context.StartBehindGateMetres;
-        if (from.At.Millimetres == 0)
+        if (from.At.Millimetres == 0 && context.FromRest)
         {
             if (seconds < StartNobodyMakes.TimeBetween(behind, behind + metres))
             {
@@ -220,7 +237,7 @@ public static class MarkEntry
                 return (DoubtKind.Unlikely, $"{stretch} would beat the best starts measured. Is the first mark right?");
             }
 
-            if (metres / seconds < 1.5)
+            if (context.IsHard && speed < SlowFromStart)
             {
                 return (DoubtKind.Unlikely, $"{stretch} is slow for a sprint: {Figures.Exact(speed, 1)} m/s. Is it right?");
             }
@@ -233,12 +250,12 @@ public static class MarkEntry
             return (DoubtKind.Unlikely, $"{stretch} is {Figures.Exact(speed, 1)} m/s, up with the fastest ever measured. Is it right?");
         }
 
-        if (context.BestSpeed is { } best && context.Kind != WorkKind.Assisted && speed > best * 1.08)
+        if (context.BestSpeed is { } best && !context.IsHelped && speed > best * (1 + OutsideRange))
         {
             return (DoubtKind.Unlikely, $"{stretch} is {Figures.Exact(speed, 1)} m/s, {Figures.Number((speed / best - 1) * 100)}% over this athlete's best. Is it right?");
         }
 
-        if (speed < 2.5 && context.Kind.IsSprint() && context.Kind != WorkKind.Resisted)
+        if (speed < SlowFlying && context.IsHard && from.At.Millimetres > 0)
         {
             return (DoubtKind.Unlikely, $"{stretch} is slow for a sprint: {Figures.Exact(speed, 1)} m/s. Is it right?");
         }

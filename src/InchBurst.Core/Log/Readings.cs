@@ -1,3 +1,4 @@
+using InchBurst.Core.Demand;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Log;

@@ -1,4 +1,3 @@
-using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Log;
@@ -50,27 +49,36 @@ public sealed record RunMeaning(string Label, double Seconds, double Speed, doub
             best is { } b && seconds < b - 1e-9);
     }
 
-    /// <summary>
-    /// True when two runs may be compared: same timing, same load state, same side of a one-sided start or turn and, for times from the start, the same
-    /// trigger and starts at the same distance behind the gate. A flying time does not know what started the clock.
-    /// </summary>
+    /// <summary>True when two runs may be compared: they belong to one trial. A flying time does not know what started the clock.</summary>
     /// <param name="a">One run.</param>
     /// <param name="b">The other.</param>
     /// <param name="flying">True when flying times are compared.</param>
     public static bool Comparable(LoggedRun a, LoggedRun b, bool flying = false) =>
-        a.Method == b.Method
-        && a.Side == b.Side
-        && (a.Kind == b.Kind || (a.IsFree && b.IsFree))
-        && (flying || (a.Trigger == b.Trigger && Math.Abs(a.StartBehindGateMetres - b.StartBehindGateMetres) <= Bests.SameStartMetres));
+        flying ? a.Trial.FlyingKey == b.Trial.FlyingKey : a.Trial.StartKey is { } key && key == b.Trial.StartKey;
 
-    /// <summary>The stretch that matters most of a run: the fly of a top-speed run, otherwise from the start to the last mark.</summary>
+    /// <summary>The stretch that matters most of a run: its zone when both ends were marked, otherwise from the start to the last mark.</summary>
     /// <param name="run">The run, with at least one mark.</param>
     public static (LoggedMark From, LoggedMark To) Headline(LoggedRun run)
     {
-        var last = run.Marks[^1];
-        var first = run.Marks[0];
-        // On a top-speed run two marks far from the start are the two ends of a fly; anything else is read from the start.
-        return !run.HasStart || (run.Kind is WorkKind.MaxVelocity or WorkKind.Assisted && run.Marks.Count == 2 && first.At.Metres >= 10) ? (first, last) : (new(Distance.InMetres(0), 0), last);
+        if (run.Zone is { } zone && Mark(run, zone.From) is { } from && Mark(run, zone.To) is { } to)
+        {
+            return (from, to);
+        }
+
+        return run.HasStart ? (new(Distance.InMetres(0), 0), run.Marks[^1]) : (run.Marks[0], run.Marks[^1]);
+    }
+
+    private static LoggedMark? Mark(LoggedRun run, int millimetres)
+    {
+        foreach (var mark in run.Marks)
+        {
+            if (mark.At.Millimetres == millimetres)
+            {
+                return mark;
+            }
+        }
+
+        return null;
     }
 
     private static double? Time(LoggedRun run, Distance from, Distance to, bool flying)

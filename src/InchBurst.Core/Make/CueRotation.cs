@@ -1,3 +1,5 @@
+using InchBurst.Core.Plan;
+
 namespace InchBurst.Core.Make;
 
 /// <summary>An emphasis and the words it is given in.</summary>

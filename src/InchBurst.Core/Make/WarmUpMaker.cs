@@ -173,7 +173,7 @@ public static class WarmUpMaker
 
         var last = Last(request, context);
         last = last with { Reps = Math.Min(last.Reps, pick.LastReps), Effort = last.Effort! with { Percents = [.. last.Effort.Percents.TakeLast(Math.Min(last.Reps, pick.LastReps))] } };
-        lines.Add(pick.LastInWaves ? last with { Kind = WorkKind.Drill } : last);
+        lines.Add(last with { InWaves = pick.LastInWaves });
         return lines;
     }
 

@@ -1,6 +1,5 @@
 using System.Text.Json.Serialization;
 using InchBurst.Core.Catalogue;
-using InchBurst.Core.Live;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Plan;
@@ -26,7 +25,7 @@ public sealed record PlanLine
     /// <summary>Shape of one rep.</summary>
     public required RepShape Shape { get; init; }
 
-    /// <summary>Effort, or null for what is usual for the kind.</summary>
+    /// <summary>Effort, or null for what is usual for the exercise.</summary>
     public Effort? Effort { get; init; }
 
     /// <summary>Start, or null when not said.</summary>
@@ -46,6 +45,9 @@ public sealed record PlanLine
 
     /// <summary>True when each rep is done once on each side.</summary>
     public bool EachSide { get; init; }
+
+    /// <summary>True when the group goes in waves, one close behind another, instead of one athlete a lane.</summary>
+    public bool InWaves { get; init; }
 
     /// <summary>What is written down for each go besides what the gates say; empty when nothing is asked for.</summary>
     public IReadOnlyList<MeasureKind> Log { get; init; } = [];
@@ -67,39 +69,4 @@ public sealed record PlanLine
     /// <summary>What is asked for besides times at marks.</summary>
     [JsonIgnore]
     public IReadOnlyList<MeasureKind> AskedMeasures => [.. Log.Where(m => m != MeasureKind.Time)];
-
-    /// <summary>Effort of the line at its hardest in percent, said or usual.</summary>
-    [JsonIgnore]
-    public double HardestEffort => Effort?.Hardest ?? Kind.UsualEffort();
-
-    /// <summary>Effort asked of one turn in percent, said or usual. Rounds begin anew, and both sides of a rep share its effort.</summary>
-    /// <param name="turn">Turn of the athlete, from 1; what lies below counts as the first.</param>
-    public double EffortOfTurn(int turn) => Effort?.OfRep(Math.Max(0, (turn - 1) / (EachSide ? 2 : 1) % TotalReps)) ?? HardestEffort;
-
-    /// <summary>Distances from the start line at which a time is expected: the gates, or else the ends of the fly, or the end of a sprint.</summary>
-    [JsonIgnore]
-    public IReadOnlyList<Distance> ExpectedMarks
-    {
-        get
-        {
-            if (Gates.Count > 0)
-            {
-                return Gates;
-            }
-
-            if (Shape is not RunShape run || !(Kind.IsSprint() || Kind == WorkKind.Turn || Log.Contains(MeasureKind.Time)))
-            {
-                return [];
-            }
-
-            if (run.Fly is { } fly)
-            {
-                var unit = run.Segments[0].Length.Unit;
-                return [Distance.InMetres(fly.From).To(unit), Distance.InMetres(fly.To).To(unit)];
-            }
-
-            var end = Distance.InMetres(run.SprintMetres).To(run.Segments[0].Length.Unit);
-            return end.Metres > 0 ? [end] : [];
-        }
-    }
 }

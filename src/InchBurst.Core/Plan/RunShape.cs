@@ -28,20 +28,66 @@ public enum SegmentRole
     /// <summary>Shuttle leg outwards.</summary>
     Up,
 
-    /// <summary>Shuttle leg back.</summary>
+    /// <summary>Shuttle leg back, run forwards towards where it came from.</summary>
     Back,
-
-    /// <summary>Jogging.</summary>
-    Jog,
-
-    /// <summary>Walking.</summary>
-    Walk,
 
     /// <summary>A turn on the spot; its angle is kept, its length is 0.</summary>
     Turn,
 
     /// <summary>A cut at an angle; its length is 0.</summary>
     Cut,
+}
+
+/// <summary>How a body travels or works: what it does, whatever the work is called.</summary>
+public enum Movement
+{
+    /// <summary>Running forwards; how hard is a matter of effort.</summary>
+    Sprint,
+
+    /// <summary>Bounding from leg to leg.</summary>
+    Bound,
+
+    /// <summary>Hopping on one leg or two.</summary>
+    Hop,
+
+    /// <summary>Skips, dribbles and other drill steps.</summary>
+    Skip,
+
+    /// <summary>Marching.</summary>
+    March,
+
+    /// <summary>Shuffling sideways.</summary>
+    Shuffle,
+
+    /// <summary>Crossing over sideways.</summary>
+    Crossover,
+
+    /// <summary>Running backwards.</summary>
+    Backpedal,
+
+    /// <summary>Jogging.</summary>
+    Jog,
+
+    /// <summary>Walking, lunges on the way among it.</summary>
+    Walk,
+
+    /// <summary>Carrying or pushing something heavy at a walk.</summary>
+    Carry,
+
+    /// <summary>Jumping on the spot or once.</summary>
+    Jump,
+
+    /// <summary>Throwing.</summary>
+    Throw,
+
+    /// <summary>Lifting.</summary>
+    Lift,
+
+    /// <summary>Holding still.</summary>
+    Hold,
+
+    /// <summary>Moving on the spot: activation, mobility, switches.</summary>
+    OnTheSpot,
 }
 
 /// <summary>Left or right.</summary>
@@ -59,7 +105,17 @@ public enum Side
 /// <param name="Role">What it is for.</param>
 /// <param name="AngleDegrees">Angle of a turn or cut, 1 to 360; null otherwise.</param>
 /// <param name="Side">Side of a turn or cut, if said.</param>
-public sealed record RunSegment(Distance Length, SegmentRole Role, double? AngleDegrees = null, Side? Side = null);
+/// <param name="Movement">How it is travelled; null means as the exercise is, or running.</param>
+public sealed record RunSegment(Distance Length, SegmentRole Role, double? AngleDegrees = null, Side? Side = null, Movement? Movement = null)
+{
+    /// <summary>True for a turn or a cut, which has an angle and no length.</summary>
+    [JsonIgnore]
+    public bool IsTurn => Role is SegmentRole.Turn or SegmentRole.Cut;
+
+    /// <summary>True when it is travelled with intent: not slowing down, walking, jogging, marching or carrying.</summary>
+    [JsonIgnore]
+    public bool HasIntent => !IsTurn && Role != SegmentRole.Slow && Movement is not (Plan.Movement.Walk or Plan.Movement.Jog or Plan.Movement.March or Plan.Movement.Carry);
+}
 
 /// <summary>The shape of one rep: a run made of segments, a time, or a count.</summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "is")]
@@ -76,9 +132,9 @@ public sealed record RunShape(IReadOnlyList<RunSegment> Segments) : RepShape
     [JsonIgnore]
     public double Metres => Segments.Sum(s => s.Length.Metres);
 
-    /// <summary>Metres run with intent: without slowing down, walking and jogging.</summary>
+    /// <summary>Metres travelled with intent: without slowing down, walking and jogging.</summary>
     [JsonIgnore]
-    public double SprintMetres => Segments.Where(s => IsSprint(s.Role)).Sum(s => s.Length.Metres);
+    public double IntentMetres => Segments.Where(s => s.HasIntent).Sum(s => s.Length.Metres);
 
     /// <summary>Where the flying zone lies in metres from the start; null when there is none.</summary>
     [JsonIgnore]
@@ -100,11 +156,6 @@ public sealed record RunShape(IReadOnlyList<RunSegment> Segments) : RepShape
             return null;
         }
     }
-
-    /// <summary>True for roles run with intent.</summary>
-    /// <param name="role">The role.</param>
-    public static bool IsSprint(SegmentRole role) =>
-        role is not (SegmentRole.Slow or SegmentRole.Walk or SegmentRole.Jog or SegmentRole.Turn or SegmentRole.Cut);
 }
 
 /// <summary>Work for a time.</summary>
@@ -114,4 +165,5 @@ public sealed record TimedShape(double Seconds) : RepShape;
 /// <summary>Work counted in repetitions or passes.</summary>
 /// <param name="Count">1 to 500.</param>
 /// <param name="Passes">True when the count is passes of a course (mini-hurdles, a ladder).</param>
-public sealed record CountShape(int Count, bool Passes = false) : RepShape;
+/// <param name="Movement">What is counted where the word says it (jumps, hops, bounds, throws); null for plain repetitions.</param>
+public sealed record CountShape(int Count, bool Passes = false, Movement? Movement = null) : RepShape;

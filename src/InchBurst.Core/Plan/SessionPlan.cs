@@ -12,13 +12,16 @@ namespace InchBurst.Core.Plan;
 public sealed record PlanBlock(int Id, string Title, IReadOnlyList<PlanLine> Lines, int Rounds = 1, double? RoundRestSeconds = null, bool Stations = false);
 
 /// <summary>A session plan: one document.</summary>
-/// <param name="Version">Version of the document's form; 1 today.</param>
+/// <param name="Version">Version of the document's form; <see cref="Current"/> today.</param>
 /// <param name="Blocks">Blocks in order.</param>
 /// <param name="LastId">Largest number ever given to a block or a line of this plan.</param>
 public sealed record SessionPlan(int Version, IReadOnlyList<PlanBlock> Blocks, int LastId)
 {
+    /// <summary>The form written today.</summary>
+    public const int Current = 2;
+
     /// <summary>A plan with nothing in it.</summary>
-    public static SessionPlan Empty { get; } = new(1, [], 0);
+    public static SessionPlan Empty { get; } = new(Current, [], 0);
 
     /// <summary>All lines in order.</summary>
     [JsonIgnore]

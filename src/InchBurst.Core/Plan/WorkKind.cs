@@ -1,3 +1,4 @@
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Live;
 
 namespace InchBurst.Core.Plan;
@@ -42,7 +43,7 @@ public enum WorkKind
     CoolDown,
 }
 
-/// <summary>Facts about kinds of work that planning needs.</summary>
+/// <summary>Names of the kinds of work. A kind is a label for people: drawn, filtered and summed, never a condition of a rule.</summary>
 public static class WorkKinds
 {
     /// <summary>All kinds in session order.</summary>
@@ -74,28 +75,4 @@ public static class WorkKinds
         WorkKind.CoolDown => "cool-down",
         _ => kind.ToString().ToLowerInvariant(),
     };
-
-    /// <summary>Effort in percent when a line names none (common practice).</summary>
-    /// <param name="kind">The kind.</param>
-    public static double UsualEffort(this WorkKind kind) => kind switch
-    {
-        WorkKind.Raise => 40,
-        WorkKind.Mobilise => 35,
-        WorkKind.Drill => 60,
-        WorkKind.Jumps => 80,
-        WorkKind.Strength => 75,
-        WorkKind.Turn => 80,
-        WorkKind.Conditioning => 75,
-        WorkKind.CoolDown => 25,
-        _ => 100,
-    };
-
-    /// <summary>True for the kinds whose runs are sprints: acceleration, max velocity, resisted and assisted.</summary>
-    /// <param name="kind">The kind.</param>
-    public static bool IsSprint(this WorkKind kind) =>
-        kind is WorkKind.Acceleration or WorkKind.MaxVelocity or WorkKind.Resisted or WorkKind.Assisted;
-
-    /// <summary>True for work that runs one athlete a lane, so that a queue forms; the rest is done by everyone together.</summary>
-    /// <param name="kind">The kind.</param>
-    public static bool Queues(this WorkKind kind) => kind.IsSprint() || kind is WorkKind.Turn;
 }

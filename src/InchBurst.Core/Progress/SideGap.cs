@@ -1,22 +1,23 @@
-using InchBurst.Core.Log;
+using InchBurst.Core.Demand;
+using MathNet.Numerics.Distributions;
 
 namespace InchBurst.Core.Progress;
 
 /// <summary>Left against right.</summary>
 /// <param name="Share">(faster - slower) / faster of the mean speeds, 0 to 1.</param>
 /// <param name="IsLeftFaster">True when left is the faster side.</param>
-/// <param name="IsBeyondError">True when it is more than the measurement's own error, so that it may be shown as a difference.</param>
-/// <param name="ErrorShare">The error as a share of speed.</param>
+/// <param name="IsBeyondError">True when a symmetric athlete would show as much in at most 5% of cases, so that it may be shown as a difference.</param>
+/// <param name="ErrorShare">Half width of the range of no difference as a share of speed; 1 where there are too few reps to tell.</param>
 public sealed record SideGap(double Share, bool IsLeftFaster, bool IsBeyondError, double ErrorShare)
 {
-    /// <summary>
-    /// Error of one time when an athlete has not repeated each side: 10 ms for electronic clocks (gate noise), 0.1 s for watches (their rounding).
-    /// Common practice.
-    /// </summary>
-    /// <param name="method">How it was timed.</param>
-    public static double ErrorSeconds(TimingMethod method) => method == TimingMethod.Hand ? 0.1 : 0.01;
+    /// <summary>Chance that a symmetric athlete is called different.</summary>
+    public const double FalseAlarm = 0.05;
 
-    /// <summary>Compares times of the two sides over one stretch; (stronger - weaker) / stronger, shown only beyond the measurement's own error (Hopkins 2000 for the typical error).</summary>
+    /// <summary>
+    /// Compares times of the two sides over one stretch: (stronger - weaker) / stronger. Called a difference only when it is beyond both the athlete's own scatter, by
+    /// Student's t with its freedom, and the clock's error, by the normal distribution (Hopkins 2000 for the typical error). One rep a side tells nothing of the
+    /// scatter, so it is never called.
+    /// </summary>
     /// <param name="left">Times to the left in s, each above 0.</param>
     /// <param name="right">Times to the right in s, each above 0.</param>
     /// <param name="method">How they were timed.</param>
@@ -29,18 +30,25 @@ public sealed record SideGap(double Share, bool IsLeftFaster, bool IsBeyondError
         }
 
         var (l, r) = (left.Average(), right.Average());
-        var error = Math.Max(ErrorSeconds(method), Pooled(left, right));
+        var slower = Math.Max(l, r);
+        var share = Math.Abs(l - r) / slower;
+        var free = left.Count + right.Count - 2;
+        if (free < 1)
+        {
+            return new(share, l < r, false, 1);
+        }
 
         // The difference of two means carries the error of both.
-        var ofDifference = error * Math.Sqrt((1.0 / left.Count) + (1.0 / right.Count));
-        var share = Math.Abs(l - r) / Math.Max(l, r);
-        return new(share, l < r, Math.Abs(l - r) > ofDifference + 1e-12, ofDifference / Math.Max(l, r));
+        var ofMeans = Math.Sqrt((1.0 / left.Count) + (1.0 / right.Count));
+        var clock = Normal.InvCDF(0, 1, 1 - (FalseAlarm / 2)) * TimingError.Seconds(method) * ofMeans;
+        var scatter = StudentT.InvCDF(0, 1, free, 1 - (FalseAlarm / 2)) * Math.Sqrt((Squares(left) + Squares(right)) / free) * ofMeans;
+        var error = Math.Max(clock, scatter);
+        return new(share, l < r, Math.Abs(l - r) > error, Math.Min(1, error / slower));
     }
 
-    private static double Pooled(IReadOnlyList<double> left, IReadOnlyList<double> right)
+    private static double Squares(IReadOnlyList<double> side)
     {
-        double Squares(IReadOnlyList<double> side) => side.Sum(x => (x - side.Average()) * (x - side.Average()));
-        var free = left.Count + right.Count - 2;
-        return free < 1 ? 0 : Math.Sqrt((Squares(left) + Squares(right)) / free);
+        var mean = side.Average();
+        return side.Sum(x => (x - mean) * (x - mean));
     }
 }

@@ -1,3 +1,4 @@
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.School;
 using InchBurst.Core.Units;
@@ -7,105 +8,110 @@ namespace InchBurst.Core.Rest;
 /// <summary>A rest and why it is that long.</summary>
 /// <param name="Seconds">Rest between reps in s, not negative.</param>
 /// <param name="Reason">The rule in a coach's words.</param>
-public sealed record RestAdvice(double Seconds, string Reason);
+public sealed record RestAdvice(double Seconds, string Reason)
+{
+    /// <summary>Number of the school it stands on, or null.</summary>
+    public string? Key { get; init; }
+}
 
-/// <summary>Rest by the rule of a coaching school, by kind and distance.</summary>
+/// <summary>Rest by the rule of a coaching school, by what is done. More effort, more metres and more load never rest less.</summary>
 public static class RestRules
 {
-    /// <summary>Speed of walking back in m/s (common practice).</summary>
-    public const double WalkingSpeed = 1.4;
+    private const double LiftSeconds = 120;
+    private const double HeavyLiftSeconds = 180;
+    private const double HeavyLiftPercent = 85;
+    private const double HoldSeconds = 30;
+    private const double BreathSeconds = 15;
 
-    /// <summary>Rest the school asks for between reps of a line, whatever the line itself says.</summary>
-    /// <param name="line">The line.</param>
+    /// <summary>Metres a sharp turn at full effort counts for in a rest (own rule: it brakes and starts anew).</summary>
+    public const double MetresATurn = 5;
+
+    /// <summary>Rest the school asks for between reps of a line, whatever the line itself says: the longest after any rep but the last.</summary>
+    /// <param name="demand">What the line asks.</param>
     /// <param name="school">The school.</param>
-    public static RestAdvice ByRule(PlanLine line, CoachingSchool school)
+    public static RestAdvice ByRule(LineDemand demand, CoachingSchool school)
     {
-        if (line.Shape is not RunShape run)
+        RestAdvice? longest = null;
+        var reps = Math.Max(1, demand.Line.TotalReps - 1);
+        for (var rep = 0; rep < reps; rep++)
         {
-            return line.Kind switch
+            var after = AfterRep(demand, rep, school);
+            longest = longest is null || after.Seconds > longest.Seconds ? after : longest;
+
+            // One effort for all reps is one rest.
+            if (demand.Line.Effort is not { Shape: EffortShape.Each, Percents.Count: > 1 })
             {
-                WorkKind.Jumps => new(school["rest.jumps"], $"{Figures.Clock(school["rest.jumps"])} between sets of jumps"),
-                WorkKind.Strength => new(120, "2:00 between sets of lifts (common practice)"),
-                _ => new(line.Shape is CountShape ? 15 : 0, "a breath"),
-            };
+                break;
+            }
         }
 
-        var back = run.Metres / WalkingSpeed;
-        if (!line.Kind.IsSprint())
+        return longest!;
+    }
+
+    /// <summary>Rest the school asks for after one rep.</summary>
+    /// <param name="demand">What the line asks.</param>
+    /// <param name="rep">Rep over all sets, from 0.</param>
+    /// <param name="school">The school.</param>
+    public static RestAdvice AfterRep(LineDemand demand, int rep, CoachingSchool school)
+    {
+        var effort = demand.EffortOf(rep);
+        if (demand.Course is not { } course)
         {
-            return new(back, "walk back");
+            return Still(demand, effort, school);
         }
 
-        if (line.Effort?.Percents.Count > 1)
+        var back = new RestAdvice(course.Metres / RepPace.WalkingSpeed, "walk back");
+        var jumps = demand.IsJumping ? school["rest.jumps"] : 0;
+        if (!demand.HasSprint)
         {
-            return new(back, "walk back after build-ups");
+            return jumps > back.Seconds ? new(jumps, $"{Figures.Clock(jumps)} between bounds and hops") { Key = "rest.jumps" } : back;
         }
 
-        if (line.HardestEffort < 90)
+        var key = demand.Load.IsHeavy && school["rest.heavy"] > school["rest.free"] ? "rest.heavy" : "rest.free";
+        var metres = course.IntentMetres + (course.SharpTurns * MetresATurn);
+        var full = Math.Max(jumps, Math.Clamp(school[key] * metres / 10, school["rest.floor"], Math.Max(school["rest.floor"], school["rest.ceiling"])));
+        if (effort >= Limits.FullPercent)
         {
-            return new(school["rest.submaximal"], $"{Figures.Clock(school["rest.submaximal"])} between runs under 90%");
+            return new(full, $"{Figures.Clock(school[key])} for each 10 m run hard → {Figures.Clock(full)}") { Key = key };
         }
 
-        var per = line.Kind == WorkKind.Resisted && IsHeavy(line) ? "rest.heavy" : "rest.free";
-        var seconds = Math.Max(school["rest.floor"], school[per] * run.SprintMetres / 10);
-        return new(seconds, $"{Figures.Clock(school[per])} for each 10 m run hard → {Figures.Clock(seconds)}");
+        var submaximal = Math.Max(jumps, Math.Min(full, school["rest.submaximal"]));
+        if (effort >= Limits.HardPercent)
+        {
+            return new(submaximal, $"{Figures.Clock(submaximal)} between runs under {Figures.Number(Limits.FullPercent)}%") { Key = "rest.submaximal" };
+        }
+
+        return back.Seconds <= submaximal ? back : new(submaximal, "easy running");
     }
 
     /// <summary>Rest between reps as written on the line, or by the school's rule when it says none.</summary>
-    /// <param name="line">The line.</param>
+    /// <param name="demand">What the line asks.</param>
     /// <param name="school">The school.</param>
-    public static RestAdvice Between(PlanLine line, CoachingSchool school)
+    public static RestAdvice Between(LineDemand demand, CoachingSchool school) => demand.Line.Rest switch
     {
-        var run = line.Shape as RunShape;
-        return line.Rest switch
-        {
-            { WalkBack: true } => new((run?.Metres ?? 20) / WalkingSpeed, "walk back"),
-            { Per: { } per, RepSeconds: { } seconds } => new(seconds * (run?.SprintMetres ?? per.Metres) / per.Metres, $"{Figures.Clock(seconds)} for each {per}"),
-            { RepSeconds: { } seconds } => new(seconds, "as written"),
-            _ => ByRule(line, school),
-        };
-    }
-
-    /// <summary>True when a load is heavier than the bracket in which the movement stays the same: over 10% of speed, or over about 15% of body mass.</summary>
-    /// <param name="line">The line.</param>
-    public static bool IsHeavy(PlanLine line) => line.Load switch
-    {
-        { Unit: LoadUnit.PercentSpeed } l => l.Amount < -10,
-        { Unit: LoadUnit.PercentBodyMass } l => l.Amount > 15,
-        { Kind: LoadKind.Sled or LoadKind.Chain, Unit: LoadUnit.Kilogram } l => l.Amount > 12,
-        { Kind: LoadKind.Sled or LoadKind.Chain, Unit: LoadUnit.Pound } l => l.Amount > 26,
-        { Unit: LoadUnit.Heavy } => true,
-        { Kind: LoadKind.Uphill, Unit: LoadUnit.PercentGrade } l => l.Amount > 8.5,
-        { Kind: LoadKind.Uphill, Unit: LoadUnit.Degree } l => l.Amount > 4.9,
-        _ => false,
+        { WalkBack: true } => new((demand.Course?.Metres ?? 20) / RepPace.WalkingSpeed, "walk back"),
+        { Per: { } per, RepSeconds: { } seconds } => new(seconds * (demand.Course is null ? per.Metres : demand.IntentMetres) / per.Metres, $"{Figures.Clock(seconds)} for each {per}"),
+        { RepSeconds: { } seconds } => new(seconds, "as written"),
+        _ => ByRule(demand, school),
     };
-}
 
-/// <summary>
-/// What-if estimate of repeated sprints (own model): phosphocreatine p falls by exp(-T/9.4 s) over a sprint of T s and recovers with time
-/// constant 60 s; the share of full speed is 1 - 0.43 (1 - p)^2. It lands on a published trial of 15 x 40 m (Balsom et al. 1992).
-/// </summary>
-public static class RepeatSprint
-{
-    private const double Use = 9.4;
-    private const double Recovery = 60;
-    private const double Loss = 0.43;
-
-    /// <summary>Share of full speed in each rep, the first being 1.</summary>
-    /// <param name="reps">Reps, 1 or more.</param>
-    /// <param name="sprintSeconds">Length of a sprint in s, above 0.</param>
-    /// <param name="restSeconds">Rest between reps in s, not negative.</param>
-    public static IReadOnlyList<double> Shares(int reps, double sprintSeconds, double restSeconds)
+    private static RestAdvice Still(LineDemand demand, double effort, CoachingSchool school)
     {
-        ArgumentOutOfRangeException.ThrowIfLessThan(reps, 1);
-        var shares = new double[reps];
-        var p = 1.0;
-        for (var i = 0; i < reps; i++)
+        switch (demand.Movement)
         {
-            shares[i] = 1 - (Loss * (1 - p) * (1 - p));
-            p = 1 - ((1 - (p * Math.Exp(-sprintSeconds / Use))) * Math.Exp(-restSeconds / Recovery));
+            case Movement.Jump or Movement.Hop or Movement.Bound or Movement.Throw:
+                return new(school["rest.jumps"], $"{Figures.Clock(school["rest.jumps"])} between sets of jumps and throws") { Key = "rest.jumps" };
+            case Movement.Lift:
+                var lift = effort >= HeavyLiftPercent ? HeavyLiftSeconds : LiftSeconds;
+                return new(lift, $"{Figures.Clock(lift)} between sets of lifts (common practice)");
+            case Movement.Hold:
+                return demand.Exercise is { StaticHold: true } ? new(0, "a breath") : new(HoldSeconds, "a breath between holds (common practice)");
+            case Movement.Sprint:
+                return new(school["rest.submaximal"], $"{Figures.Clock(school["rest.submaximal"])} between passes") { Key = "rest.submaximal" };
         }
 
-        return shares;
+        return demand.Line.Shape is TimedShape time
+            ? effort >= Limits.HardPercent ? new(time.Seconds, "as long as the work (common practice)") : new(0, "a breath")
+            : new(BreathSeconds, "a breath");
     }
 }

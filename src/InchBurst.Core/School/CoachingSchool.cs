@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Serialization;
 
 namespace InchBurst.Core.School;
 
@@ -29,6 +30,7 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
         new("rest.submaximal", "Rest between runs under 90%", "s", 0, 600),
         new("rest.jumps", "Rest between sets of jumps", "s", 0, 300),
         new("rest.floor", "Shortest rest after a full sprint", "s", 0, 300),
+        new("rest.ceiling", "Longest rest the rule asks for", "s", 120, 1800),
         new("warmup.least", "Shortest warm-up", "min", 10, 30),
         new("volume.acceleration", "Most metres of acceleration", "m", 20, 1000),
         new("volume.maxvelocity", "Most metres of flying runs, build included", "m", 20, 1000),
@@ -54,6 +56,7 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
             ("rest.submaximal", 120, "Two to three minutes between short submaximal runs (common practice)."),
             ("rest.jumps", 90, "One to two minutes between sets of jumps (common practice)."),
             ("rest.floor", 60, "Even a 5 m start takes a minute to be fresh (common practice)."),
+            ("rest.ceiling", 900, "4 to 15 minutes at top speed (Haugen et al. 2019, from memory): nothing is gained beyond."),
             ("warmup.least", 15, "15 to 20 minutes is usual before full speed (common practice)."),
             ("volume.acceleration", 300, "100 to 300 m a session (Haugen et al. 2019, from memory)."),
             ("volume.maxvelocity", 180, "50 to 150 m of flying metres (Haugen et al. 2019, from memory); build-ups of four to six runs included it is about 180."),
@@ -104,12 +107,15 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
     public SchoolValue Of(string key) => Values.TryGetValue(key, out var own) ? own : Usual.Values[key];
 
     /// <summary>The school as JSON.</summary>
-    public string ToJson() => JsonSerializer.Serialize(this);
+    public string ToJson() => JsonSerializer.Serialize(this, SchoolJsonContext.Default.CoachingSchool);
 
     /// <summary>A school from JSON.</summary>
     /// <param name="json">Text made by <see cref="ToJson"/>.</param>
     /// <exception cref="JsonException">The text is not a school.</exception>
-    public static CoachingSchool FromJson(string json) => JsonSerializer.Deserialize<CoachingSchool>(json) ?? throw new JsonException("The school is empty.");
+    public static CoachingSchool FromJson(string json) => JsonSerializer.Deserialize(json, SchoolJsonContext.Default.CoachingSchool) ?? throw new JsonException("The school is empty.");
 
     private static Dictionary<string, SchoolValue> Set(params (string Key, double Value, string Reason)[] values) => values.ToDictionary(v => v.Key, v => new SchoolValue(v.Value, v.Reason));
 }
+
+[JsonSerializable(typeof(CoachingSchool))]
+internal sealed partial class SchoolJsonContext : JsonSerializerContext;

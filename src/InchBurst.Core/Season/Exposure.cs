@@ -1,3 +1,5 @@
+using InchBurst.Core.Demand;
+
 namespace InchBurst.Core.Season;
 
 /// <summary>An athlete's top-speed clock.</summary>
@@ -7,11 +9,24 @@ namespace InchBurst.Core.Season;
 /// <param name="IsDue">True when it is due today or before, or nothing is logged.</param>
 public sealed record TopSpeedClock(DateOnly? Last, int? DaysSince, DateOnly? DueOn, bool IsDue)
 {
+    /// <summary>True when the last one is estimated from a long run's time, not measured between flying gates.</summary>
+    public bool IsEstimated { get; init; }
+
     /// <summary>Share of the athlete's best flying speed that counts as a top-speed exposure.</summary>
-    public const double UsualShare = 0.9;
+    public const double UsualShare = Limits.TopSpeedShare;
 
     /// <summary>Days after which top speed begins to fade (common practice).</summary>
     public const int UsualDays = 6;
+
+    /// <summary>The clock on a day, from what was measured and what was estimated.</summary>
+    /// <param name="measured">Last day a measured stretch reached the share, or null.</param>
+    /// <param name="estimated">Last day an estimated speed did, or null.</param>
+    /// <param name="today">The day.</param>
+    /// <param name="dueAfterDays">Days until due, 1 to 60.</param>
+    public static TopSpeedClock On(DateOnly? measured, DateOnly? estimated, DateOnly today, int dueAfterDays = UsualDays) =>
+        estimated > measured || (measured is null && estimated is not null)
+            ? On(estimated, today, dueAfterDays) with { IsEstimated = true }
+            : On(measured, today, dueAfterDays);
 
     /// <summary>The clock on a day.</summary>
     /// <param name="last">Last day the share was reached, or null.</param>

@@ -15,7 +15,7 @@ public sealed record SegmentField
     /// <summary>Unit: m, yd or ft.</summary>
     public string Unit { get; init; } = "m";
 
-    /// <summary>Role as a word: run, build, fly, turn and so on.</summary>
+    /// <summary>Role as a word: run, build, fly, turn and so on; a movement stands here as well, after the role where both are said.</summary>
     public string Role { get; init; } = "run";
 
     /// <summary>Side of a turn or cut: left, right or empty.</summary>
@@ -45,6 +45,12 @@ public sealed record LineFields
 
     /// <summary>A count; empty for a run or a time.</summary>
     public string Count { get; init; } = "";
+
+    /// <summary>What is counted where the word tells what is done: jumps, hops, bounds or throws; empty for plain reps.</summary>
+    public string CountWord { get; init; } = "";
+
+    /// <summary>True when the group goes in waves, one close behind another.</summary>
+    public bool InWaves { get; init; }
 
     /// <summary>True when the count is passes.</summary>
     public bool Passes { get; init; }
@@ -96,12 +102,13 @@ public sealed record LineFields
         Segments = line.Shape is RunShape run
             ? [.. run.Segments.Select(s => new SegmentField
             {
-                Amount = Plain(s.AngleDegrees ?? s.Length.Amount), Unit = s.Length.Symbol, Role = ShorthandWords.RoleWord(s.Role), Side = s.Side?.ToString().ToLowerInvariant() ?? "",
+                Amount = Plain(s.AngleDegrees ?? s.Length.Amount), Unit = s.Length.Symbol, Role = RoleText(s), Side = s.Side?.ToString().ToLowerInvariant() ?? "",
             })]
             : [],
         Time = line.Shape is TimedShape time ? Figures.Clock(time.Seconds) : "",
         Count = line.Shape is CountShape count ? count.Count.ToString(CultureInfo.InvariantCulture) : "",
         Passes = line.Shape is CountShape { Passes: true },
+        CountWord = line.Shape is CountShape { Movement: not null } ? ShorthandPrinter.ShapeText(line.Shape).Split(' ')[1] : "",
         Effort = ShorthandPrinter.EffortText(line.Effort).TrimStart('@').TrimEnd('%'),
         Start = ShorthandPrinter.StartText(line.Start),
         Rest = line.Rest is null ? "" : ShorthandPrinter.RestText(line.Rest with { SetSeconds = null }),
@@ -110,6 +117,7 @@ public sealed record LineFields
         Gates = line.Gates.Count == 0 ? "" : ShorthandPrinter.List(line.Gates),
         Through = line.Through?.ToString() ?? "",
         EachSide = line.EachSide,
+        InWaves = line.InWaves,
         Log = ShorthandPrinter.LogText(line.Log),
         For = string.Join(", ", line.For),
         Cue = line.Cue ?? "",
@@ -160,7 +168,7 @@ public sealed record LineFields
         }
         else
         {
-            Put(nameof(Count), Count.Trim().Length > 0 ? Count + (Passes ? " passes" : " reps") : "");
+            Put(nameof(Count), Count.Trim().Length > 0 ? Count + (Passes ? " passes" : CountWord.Trim().Length > 0 ? " " + CountWord.Trim() : " reps") : "");
         }
 
         Put(nameof(EachSide), EachSide ? "each side" : "");
@@ -172,12 +180,16 @@ public sealed record LineFields
         var rest = Rest.Trim().Length > 0 ? Rest.Trim() : SetRest.Trim().Length > 0 ? "0:00" : "";
         Put(nameof(Rest), rest.Length > 0 ? "rest " + rest : "");
         Put(nameof(SetRest), rest.Length > 0 && SetRest.Trim().Length > 0 ? "/" + SetRest : "", "");
+        Put(nameof(InWaves), InWaves ? "in waves" : "");
         Put(nameof(Log), Log.Trim().Length > 0 ? "log " + Log : "");
         Put(nameof(For), For.Trim().Length > 0 ? "for " + string.Join(", ", For.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(ShorthandPrinter.Who)) : "");
         Put(nameof(Kind), Kind.Trim().Length > 0 ? "as " + Kind : "");
         Put(nameof(Cue), Cue.Trim().Length > 0 ? $"cue \"{Cue.Trim().Replace('"', '\'')}\"" : "");
         return (text.ToString(), places);
     }
+
+    private static string RoleText(RunSegment s) => s.Movement is not { } movement ? ShorthandWords.RoleWord(s.Role)
+        : s.Role == SegmentRole.Run ? ShorthandWords.MovementWord(movement) : $"{ShorthandWords.RoleWord(s.Role)} {ShorthandWords.MovementWord(movement)}";
 
     private static string Plain(double value) => value.ToString("0.####", CultureInfo.InvariantCulture);
 }

@@ -31,6 +31,7 @@ public static class ShorthandPrinter
         AddIf(parts, line.Through is not null, "through " + line.Through);
         AddIf(parts, line.Rest is not null, "rest " + RestText(line.Rest));
         AddIf(parts, line.Log.Count > 0, "log " + LogText(line.Log));
+        AddIf(parts, line.InWaves, "in waves");
         AddIf(parts, line.For.Count > 0, "for " + string.Join(", ", line.For.Select(Who)));
         AddIf(parts, line.Kind != PlanKinds.Derive(exercise, line.Exercise, line.Shape, line.Effort, line.Load), "as " + line.Kind.Word());
         AddIf(parts, line.Cue is not null, $"cue \"{line.Cue}\"");
@@ -59,7 +60,7 @@ public static class ShorthandPrinter
     public static string ShapeText(RepShape shape) => shape switch
     {
         TimedShape time => Duration(time.Seconds),
-        CountShape count => $"{count.Count} {(count.Passes ? "passes" : "reps")}",
+        CountShape count => $"{count.Count} {(count.Passes ? "passes" : count.Movement is { } does ? ShorthandWords.CountMovements.First(m => m.Value == does).Key : "reps")}",
         RunShape run => string.Join(" + ", run.Segments.Select((s, i) => SegmentText(run, i, s))),
         _ => throw new ArgumentOutOfRangeException(nameof(shape)),
     };
@@ -70,7 +71,8 @@ public static class ShorthandPrinter
     {
         null => "",
         { Word: { } word } => word,
-        { Rising: true } => $"@{Plain(effort.Percents[0])}-{Plain(effort.Percents[1])}%",
+        { Shape: not EffortShape.Each } => $"@{Plain(effort.Percents[0])}-{Plain(effort.Percents[1])}%"
+            + (effort.Shape == Effort.ShapeOf(effort.Percents[0], effort.Percents[1]) ? "" : effort.Shape == EffortShape.Rise ? " rising" : " between"),
         _ => "@" + string.Join(",", effort.Percents.Select(Plain)) + "%",
     };
 
@@ -144,7 +146,8 @@ public static class ShorthandPrinter
         var last = run.Segments.Skip(index + 1).All(s => s.Role is SegmentRole.Turn or SegmentRole.Cut);
         return Plain(segment.Length.Amount)
             + (!shared || last ? " " + segment.Length.Symbol : "")
-            + (segment.Role == SegmentRole.Run ? "" : " " + ShorthandWords.RoleWord(segment.Role));
+            + (segment.Role == SegmentRole.Run ? "" : " " + ShorthandWords.RoleWord(segment.Role))
+            + (segment.Movement is { } movement ? " " + ShorthandWords.MovementWord(movement) : "");
     }
 
     // A name is quoted unless it is a playing group: its words might be read as others.

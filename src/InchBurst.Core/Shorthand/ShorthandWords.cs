@@ -7,7 +7,7 @@ namespace InchBurst.Core.Shorthand;
 internal static class ShorthandWords
 {
     public static readonly string[] Keywords =
-        ["from", "rest", "gates", "through", "each side", "for", "cue", "as", "log", "sled", "chain", "parachute", "band", "vest", "uphill", "downhill", "tow"];
+        ["from", "rest", "gates", "through", "each side", "in waves", "for", "cue", "as", "log", "sled", "chain", "parachute", "band", "vest", "uphill", "downhill", "tow"];
 
     public static readonly IReadOnlyDictionary<string, DistanceUnit> DistanceUnits = new Dictionary<string, DistanceUnit>(StringComparer.OrdinalIgnoreCase)
     {
@@ -38,7 +38,7 @@ internal static class ShorthandWords
         ["minutes"] = 60,
     };
 
-    public static readonly string[] CountWords = ["reps", "rep", "times", "contacts", "jumps", "hops", "throws"];
+    public static readonly string[] CountWords = ["reps", "rep", "times", "contacts", "jumps", "hops", "bounds", "throws"];
 
     public static readonly string[] PassWords = ["passes", "pass"];
 
@@ -53,8 +53,36 @@ internal static class ShorthandWords
         ["up"] = SegmentRole.Up,
         ["out"] = SegmentRole.Up,
         ["back"] = SegmentRole.Back,
-        ["jog"] = SegmentRole.Jog,
-        ["walk"] = SegmentRole.Walk,
+    };
+
+    public static readonly IReadOnlyDictionary<string, Movement> Movements = new Dictionary<string, Movement>(StringComparer.OrdinalIgnoreCase)
+    {
+        ["bound"] = Movement.Bound,
+        ["bounds"] = Movement.Bound,
+        ["bounding"] = Movement.Bound,
+        ["hop"] = Movement.Hop,
+        ["hops"] = Movement.Hop,
+        ["hopping"] = Movement.Hop,
+        ["skip"] = Movement.Skip,
+        ["march"] = Movement.March,
+        ["shuffle"] = Movement.Shuffle,
+        ["crossover"] = Movement.Crossover,
+        ["backpedal"] = Movement.Backpedal,
+        ["backwards"] = Movement.Backpedal,
+        ["backward"] = Movement.Backpedal,
+        ["jog"] = Movement.Jog,
+        ["walk"] = Movement.Walk,
+        ["carry"] = Movement.Carry,
+        ["sprint"] = Movement.Sprint,
+    };
+
+    /// <summary>Count words that tell what is done.</summary>
+    public static readonly IReadOnlyDictionary<string, Movement> CountMovements = new Dictionary<string, Movement>(StringComparer.OrdinalIgnoreCase)
+    {
+        ["jumps"] = Movement.Jump,
+        ["hops"] = Movement.Hop,
+        ["bounds"] = Movement.Bound,
+        ["throws"] = Movement.Throw,
     };
 
     public static readonly IReadOnlyDictionary<string, StartPosition> Starts = new Dictionary<string, StartPosition>(StringComparer.OrdinalIgnoreCase)
@@ -106,7 +134,7 @@ internal static class ShorthandWords
 
     /// <summary>True for a word that has a meaning of its own in a line, such as a unit or a role.</summary>
     public static bool IsVocabulary(string word) =>
-        DistanceUnits.ContainsKey(word) || TimeUnits.ContainsKey(word) || Roles.ContainsKey(word) || Starts.ContainsKey(word) || EffortWords.ContainsKey(word) || Loads.ContainsKey(word)
+        DistanceUnits.ContainsKey(word) || TimeUnits.ContainsKey(word) || Roles.ContainsKey(word) || Movements.ContainsKey(word) || Starts.ContainsKey(word) || EffortWords.ContainsKey(word) || Loads.ContainsKey(word)
         || BandWords.ContainsKey(word) || Keywords.Concat(CountWords).Concat(PassWords).Contains(word, StringComparer.OrdinalIgnoreCase);
 
     public static string StartWord(StartPosition start) => Starts.First(s => s.Value == start).Key;
@@ -114,6 +142,8 @@ internal static class ShorthandWords
     public static string RoleWord(SegmentRole role) => role is SegmentRole.Turn or SegmentRole.Cut
         ? role.ToString().ToLowerInvariant()
         : Roles.First(r => r.Value == role).Key;
+
+    public static string MovementWord(Movement movement) => Movements.First(m => m.Value == movement).Key;
 
     /// <summary>The nearest of some words within two slips of the keys, or null.</summary>
     public static string? Nearest(string word, IEnumerable<string> among)

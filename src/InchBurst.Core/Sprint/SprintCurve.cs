@@ -88,6 +88,29 @@ public sealed record SprintCurve
     /// <param name="effort">Share of full effort, above 0 to 1.2.</param>
     public SprintCurve AtEffort(double effort) => new(Mss * effort, Tau);
 
+    /// <summary>The curve with a time constant that reaches a distance in a time, or null when none does.</summary>
+    /// <param name="metres">Distance from the first gate in m, above 0.</param>
+    /// <param name="seconds">Time on the clock in s, above 0.</param>
+    /// <param name="tau">Time constant in s, above 0.</param>
+    /// <param name="behindMetres">Distance of the start line behind the first gate in m, not negative.</param>
+    public static SprintCurve? FromTime(double metres, double seconds, double tau, double behindMetres = 0)
+    {
+        double low = 1, high = 15;
+        double Time(double mss) => new SprintCurve(mss, tau) is var c ? c.TimeTo(metres + behindMetres) - c.TimeTo(behindMetres) : 0;
+        if (Time(low) < seconds || Time(high) > seconds)
+        {
+            return null;
+        }
+
+        for (var i = 0; i < 60; i++)
+        {
+            var middle = (low + high) / 2;
+            (low, high) = Time(middle) > seconds ? (middle, high) : (low, middle);
+        }
+
+        return new(high, tau);
+    }
+
     /// <summary>Root x of x + exp(-x) - 1 = s for s above 0.</summary>
     internal static double ScaledTime(double s)
     {

@@ -1,4 +1,5 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
@@ -167,6 +168,7 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
         session.EndedAt = session.StartedAt.Value.AddMinutes(58);
         session.Method = byHand ? TimingMethod.Hand : TimingMethod.Electronic;
         session.StartBehindGateMetres = !byHand && week % 4 == 3 ? 0.5 : 0;
+        session.StartSaid = true;
         db.Sessions.Add(session);
 
         var plan = PlanJson.Read(session.PlanJson);
@@ -185,13 +187,14 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
             var form = (1 + (0.0015 * week)) * Normal.Sample(random, 1, 0.006);
             var today = new SprintSimulation(runner.F0 * form, runner.V0 * form);
             var at = session.StartedAt.Value.AddMinutes(22).AddSeconds(order * 15);
-            foreach (var line in plan.Lines.Where(l => l.ExpectedMarks.Count > 0 && l.HardestEffort >= 95))
+            foreach (var demand in plan.Lines.Select(l => LineDemand.Of(l, ExerciseCatalogue.BuiltIn)).Where(d => LineMarks.Expected(d).Count > 0 && d.HardestEffort >= 95))
             {
+                var line = demand.Line;
                 for (var rep = 0; rep < line.TotalReps; rep++)
                 {
                     at = at.AddMinutes(4);
                     var tired = 1 - (0.004 * rep);
-                    var run = Simulate(session, athlete, line, new(today.F0 * tired, today.V0 * tired), drag, at);
+                    var run = Simulate(session, athlete, demand, new(today.F0 * tired, today.V0 * tired), drag, at);
                     run.Rep = rep + 1;
                     if (eye.Next(5) == 0)
                     {
@@ -205,10 +208,11 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
         }
     }
 
-    private Run Simulate(TrainingSession session, Athlete athlete, PlanLine line, SprintSimulation runner, double drag, DateTime at)
+    private Run Simulate(TrainingSession session, Athlete athlete, LineDemand demand, SprintSimulation runner, double drag, DateTime at)
     {
+        var line = demand.Line;
         var behind = session.StartBehindGateMetres;
-        var expected = line.ExpectedMarks;
+        var expected = LineMarks.Expected(demand);
         double[] distances = behind > 0 ? [behind, .. expected.Select(d => d.Metres + behind)] : [.. expected.Select(d => d.Metres)];
         var times = runner.TimesTo(distances, new RunConditions(drag));
         var first = behind > 0 ? times[0] : 0;
@@ -222,13 +226,14 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
             FinishedAt = at,
             Outcome = RunOutcome.Timed,
             Kind = line.Kind,
-            Effort = line.HardestEffort,
+            Effort = demand.HardestEffort,
             Method = session.Method,
             Trigger = session.Trigger,
-            Start = line.Start?.Position,
             StartBehindGateMetres = behind,
+            StartSaid = session.StartSaid,
             LoggedBy = "demo",
         };
+        run.SetDemand(demand);
         var last = 0.0;
         for (var i = 0; i < expected.Count; i++)
         {
@@ -246,7 +251,7 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
             last = read;
         }
 
-        run.FlyingSpeed = run.ToLogged().FastestFlying?.MeanSpeed;
+        run.Settle();
         return run;
     }
 

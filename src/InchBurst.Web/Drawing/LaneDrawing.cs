@@ -1,3 +1,4 @@
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
@@ -12,33 +13,35 @@ public sealed record LaneGate(double X, string Label, double BoxX);
 /// <summary>The straight for one line, to scale, distance left to right.</summary>
 public sealed record LaneDrawing(
     double Width, double Left, double Right, IReadOnlyList<LaneZone> Zones, IReadOnlyList<LaneGate> Gates, double? ConeX, IReadOnlyList<(double X, string? Text, bool Strong)> Ticks, double EndX,
-    double? WallX = null, string? RunPath = null, double PathHeight = 0, bool HasSled = false)
+    double? WallX = null, bool HasSled = false)
 {
-    /// <summary>Draws a line's run. Shuttles are drawn along their longest leg.</summary>
-    public static LaneDrawing? Draw(PlanLine line, double width, double straightMetres, DistanceUnit unit, double left = 12, double runOutMetres = 0)
+    /// <summary>Draws a line's run along the straight. Legs that come back, and those beside it, are drawn by <see cref="CourseDrawing"/>.</summary>
+    public static LaneDrawing? Draw(LineDemand demand, double width, double straightMetres, DistanceUnit unit, double left = 12, double runOutMetres = 0)
     {
-        if (line.Shape is not RunShape run || run.Metres <= 0)
+        var line = demand.Line;
+        if (demand.Course is not { Metres: > 0 } course)
         {
             return null;
         }
 
-        var zones = new List<(double From, double To, RunSegment Segment)>();
-        double at = 0;
-        foreach (var segment in run.Segments)
+        var ahead = course.Legs.Where(l => l.To.X > l.From.X + 1e-6 && Math.Abs(l.To.Y) < 0.01 && Math.Abs(l.From.Y) < 0.01).ToList();
+        var zones = new List<(double From, double To, CourseLeg Leg)>();
+        foreach (var leg in ahead)
         {
-            var back = segment.Role is SegmentRole.Back;
-            var to = back ? at - segment.Length.Metres : at + segment.Length.Metres;
-            if (segment.Length.Metres > 0 && !back)
+            // A shuttle goes over the same metres again: each is drawn once.
+            var from = Math.Max(Math.Max(0, leg.From.X), zones.Select(z => z.To).DefaultIfEmpty(0).Max());
+            if (leg.To.X > from + 1e-6)
             {
-                zones.Add((at, to, segment));
+                zones.Add((from, leg.To.X, leg));
             }
-
-            at = Math.Max(0, to);
         }
 
-        var end = zones.Max(z => z.To);
-        var slow = run.Segments.Any(s => s.Role == SegmentRole.Slow) ? 0 : line.Kind.Queues() ? 20 : 0;
-        var reach = Math.Max(end + slow, line.ExpectedMarks.Select(m => m.Metres).DefaultIfEmpty(0).Max());
+        var end = zones.Select(z => z.To).DefaultIfEmpty(course.FarMetres).Max();
+        var marks = LineMarks.Expected(demand);
+        double At(Distance mark) => course.PointAt(mark.Metres).X;
+        var last = course.Legs[^1];
+        var slow = last.HasIntent && last.To.X > end - 0.01 && Math.Cos(last.TravelDegrees * Math.PI / 180) > 0.5 ? demand.StopMetres : 0;
+        var reach = Math.Max(Math.Max(end + slow, marks.Select(At).DefaultIfEmpty(0).Max()), 1);
         var room = straightMetres + runOutMetres;
         var shown = Math.Max(reach, Math.Min(Math.Max(straightMetres, room), reach * 1.25));
         double? wall = runOutMetres > 0 && room <= shown + 0.01 ? room : null;
@@ -47,12 +50,13 @@ public sealed record LaneDrawing(
         double X(double metres) => left + (metres * perMetre);
 
         var drawn = new List<LaneZone>();
-        foreach (var (from, to, segment) in zones)
+        foreach (var (from, to, leg) in zones)
         {
-            var (fill, dark) = Fill(line, segment.Role);
-            var label = segment.Length + (segment.Role == SegmentRole.Run ? "" : " " + segment.Role.ToString().ToLowerInvariant());
+            var (fill, dark) = Fill(line, leg);
+            var length = Distance.InMetres(Math.Round(to - from, 4)).To(unit).ToString();
+            var label = length + (leg is { Role: SegmentRole.Run, Movement: Movement.Sprint } ? "" : " " + SettingOut.NameOf(leg));
             var w = X(to) - X(from);
-            drawn.Add(new(X(from), w, fill, w > label.Length * 7.6 ? label : w > 40 ? segment.Length.ToString() : "", dark));
+            drawn.Add(new(X(from), w, fill, w > label.Length * 7.6 ? label : w > 40 ? length : "", dark));
         }
 
         if (slow > 0)
@@ -66,73 +70,28 @@ public sealed record LaneDrawing(
             drawn.Add(new(X(reach), right - X(reach), "#FFFFFF", right - X(reach) > 60 ? "spare" : "", false));
         }
 
-        var marks = line.ExpectedMarks;
-        var gates = marks.Select((m, i) => new LaneGate(X(m.Metres), m.ToString(), width * (i + 0.5) / marks.Count)).ToArray();
+        var gates = marks.Select((m, i) => new LaneGate(X(At(m)), m.ToString(), width * (i + 0.5) / marks.Count)).ToArray();
         var step = shown > 80 ? 20 : shown > 24 ? 10 : shown > 9 ? 5 : 1;
         var perUnit = new Distance(1, unit).Metres;
         var ticks = new List<(double, string?, bool)>();
         for (var i = 0; i * perUnit <= shown + 1e-9 && i < 400; i++)
         {
-            var strong = marks.Any(m => Math.Abs(m.Metres - (i * perUnit)) < 0.01);
+            var strong = marks.Any(m => Math.Abs(At(m) - (i * perUnit)) < 0.01);
             ticks.Add((X(i * perUnit), i % step == 0 || strong ? i.ToString(System.Globalization.CultureInfo.InvariantCulture) : null, strong));
         }
 
-        var last = marks.Count > 0 ? marks[^1].Metres : end;
-        double? cone = line.Through is { } through ? X(last + through.Metres) : null;
-        var (path, height) = Path(run, X, perMetre);
-        return new(
-            width, left, right, drawn, gates, cone, ticks, X(end), wall is { } w2 ? X(w2) : null, path, height,
-            line.Load?.Kind is LoadKind.Sled or LoadKind.Chain);
+        double? cone = line.Through is { } through ? X((marks.Count > 0 ? At(marks[^1]) : end) + through.Metres) : null;
+        return new(width, left, right, drawn, gates, cone, ticks, X(end), wall is { } stands ? X(stands) : null, demand.AppliedLoad?.Kind is LoadKind.Sled or LoadKind.Chain);
     }
 
-    // Legs of a shuttle lie one above the other; cuts and turns go off at their angle, to the same scale as the lane.
-    private static (string? Path, double Height) Path(RunShape run, Func<double, double> x, double perMetre)
+    private static (string Fill, bool Dark) Fill(PlanLine line, CourseLeg leg) => leg switch
     {
-        if (run.Segments.All(s => s.Role is not (SegmentRole.Back or SegmentRole.Turn or SegmentRole.Cut)))
-        {
-            return (null, 0);
-        }
-
-        double px = 0, py = 0, heading = 0;
-        var points = new List<(double X, double Y)> { (0, 0) };
-        foreach (var s in run.Segments)
-        {
-            if (s.Role is SegmentRole.Turn or SegmentRole.Cut)
-            {
-                heading += (s.Side == Side.Right ? 1 : -1) * (s.AngleDegrees ?? 180) * Math.PI / 180;
-                if ((s.AngleDegrees ?? 180) >= 150)
-                {
-                    py -= 9 / perMetre;
-                    points.Add((px, py));
-                }
-
-                continue;
-            }
-
-            var way = s.Role == SegmentRole.Back ? -1 : 1;
-            if (points.Count > 1 && s.Role is SegmentRole.Back or SegmentRole.Up)
-            {
-                py -= 9 / perMetre;
-                points.Add((px, py));
-            }
-
-            px += way * Math.Cos(heading) * s.Length.Metres;
-            py += way * Math.Sin(heading) * s.Length.Metres;
-            points.Add((px, py));
-        }
-
-        var top = points.Min(p => p.Y);
-        var squeeze = Math.Min(1, 90 / Math.Max(1, (points.Max(p => p.Y) - top) * perMetre));
-        var text = string.Join(' ', points.Select((p, i) => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{(i == 0 ? 'M' : 'L')}{x(p.X):0.#} {((p.Y - top) * perMetre * squeeze) + 8:0.#}")));
-        return (text, ((points.Max(p => p.Y) - top) * perMetre * squeeze) + 18);
-    }
-
-    private static (string Fill, bool Dark) Fill(PlanLine line, SegmentRole role) => role switch
-    {
-        SegmentRole.Fly or SegmentRole.Fast => (KindLook.Of(WorkKind.MaxVelocity).Solid, true),
-        SegmentRole.Build => (KindLook.Of(WorkKind.Acceleration).Light, false),
-        SegmentRole.Float => (KindLook.Of(WorkKind.MaxVelocity).Light, false),
-        SegmentRole.Slow or SegmentRole.Walk or SegmentRole.Jog => (KindLook.Of(WorkKind.Turn).Light, false),
+        { Role: SegmentRole.Fly or SegmentRole.Fast } => (KindLook.Of(WorkKind.MaxVelocity).Solid, true),
+        { Role: SegmentRole.Build } => (KindLook.Of(WorkKind.Acceleration).Light, false),
+        { Role: SegmentRole.Float } => (KindLook.Of(WorkKind.MaxVelocity).Light, false),
+        { HasIntent: false } => (KindLook.Of(WorkKind.Turn).Light, false),
+        { Movement: Movement.Bound or Movement.Hop } => (KindLook.Of(WorkKind.Jumps).Light, false),
+        { Movement: not Movement.Sprint } => (KindLook.Of(WorkKind.Drill).Light, false),
         _ => (KindLook.Of(line.Kind).Light, false),
     };
 }

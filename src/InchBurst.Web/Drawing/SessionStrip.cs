@@ -1,5 +1,6 @@
 using System.Globalization;
 using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
@@ -59,7 +60,7 @@ public sealed record SessionStrip(
             var w = Math.Max(1, item.Seconds * perSecond);
             if (item.Continuous)
             {
-                var y = Y(item.Bars.Count > 0 ? item.Bars.Max(b => b.Effort) : item.Line.HardestEffort);
+                var y = Y(item.Bars.Max(b => b.Effort));
                 boxes.Add(new(x, y, w, axis - y, item.Line.Kind, false));
                 boxes.Add(new(x, y, w, 3, item.Line.Kind, true));
                 var name = item.Line.Exercise ?? item.Line.Kind.Name();
@@ -105,9 +106,9 @@ public sealed record SessionStrip(
             [.. Enumerable.Range(0, ((int)scaleMinutes / step) + 1).Select(i => i * step).Where(m => Math.Abs((m * 60) - windowSeconds) > 100).Select(m => (X(m * 60), m == 0 ? "0 min" : m.ToString(CultureInfo.InvariantCulture)))],
             X(windowSeconds),
             Core.Units.Figures.Clock(windowSeconds) + " window",
-            over > 0.5 ? X(windowSeconds) : null,
-            over > 0.5 ? X(timeline.TotalSeconds) : null,
-            over > 0.5 ? "+" + Core.Units.Figures.Clock(over) : "",
+            over > Limits.WindowSeconds ? X(windowSeconds) : null,
+            over > Limits.WindowSeconds ? X(timeline.TotalSeconds) : null,
+            over > Limits.WindowSeconds ? "+" + Core.Units.Figures.Clock(over) : "",
             Y(100), Y(90), Y(50), perSecond);
     }
 

@@ -1,4 +1,5 @@
 using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Data;

@@ -26,6 +26,8 @@ public static class FieldsForm
             Time = Value("Time"),
             Count = Value("Count"),
             Passes = Value("Passes") == "true",
+            CountWord = Value("CountWord"),
+            InWaves = Value("InWaves") == "true",
             Effort = Value("Effort"),
             Start = Value("Start"),
             Rest = Value("Rest"),

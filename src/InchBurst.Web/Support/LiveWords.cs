@@ -1,3 +1,4 @@
+using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
@@ -30,14 +31,14 @@ public static class LiveWords
     };
 
     /// <summary>How a line is timed, in a few words.</summary>
-    public static string Timing(LineTiming timing, PlanLine line)
+    public static string Timing(LineTiming timing, int marks)
     {
-        if (line.ExpectedMarks.Count == 0)
+        if (marks == 0)
         {
             return "";
         }
 
-        var zone = timing.Entry == EntryMode.ZoneOnly && line.ExpectedMarks.Count > 1;
+        var zone = timing.Entry == EntryMode.ZoneOnly && marks > 1;
         var how = timing.Method == TimingMethod.Hand ? "by hand" : "by gates";
         var from = zone ? "zone only" : "clock from " + Of(timing.Trigger);
         var behind = timing.StartBehindGateMetres > 0 && !zone ? $", start {Figures.Number(timing.StartBehindGateMetres, 2)} m behind it" : "";
@@ -47,7 +48,7 @@ public static class LiveWords
     /// <summary>Left against right in words, or null while a side is missing.</summary>
     public static string? Sides(IReadOnlyList<double> left, IReadOnlyList<double> right, TimingMethod method) => SideGap.Of(left, right, method) is { } gap
         ? $"left {Figures.Split(left.Average())}, right {Figures.Split(right.Average())}: "
-            + (gap.IsBeyondError ? $"{(gap.IsLeftFaster ? "right" : "left")} {Figures.Exact(gap.Share * 100, 1)}% slower" : "no difference beyond the timing's own error")
+            + (gap.IsBeyondError ? $"{(gap.IsLeftFaster ? "right" : "left")} {Figures.Exact(gap.Share * 100, 1)}% slower" : gap.ErrorShare >= 1 ? "one rep a side cannot tell them apart" : "no difference beyond error")
         : null;
 
     /// <summary>Headline time of one reading of a run, s.</summary>

@@ -1,8 +1,7 @@
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
-using InchBurst.Core.Plan;
-using InchBurst.Core.Shorthand;
+using InchBurst.Core.Progress;
 using InchBurst.Core.Sprint;
-using InchBurst.Core.Units;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using InchBurst.Web.Drawing;
@@ -14,11 +13,10 @@ namespace InchBurst.Web.Pages.Athletes;
 
 public sealed record SegmentRow(SplitSegment Segment, string To, double? Best, bool IsBest);
 
-public sealed record BestRow(string Label, BestTime? Electronic, BestTime? Hand);
-
 public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : PageModel
 {
     private const int ShownAtFirst = 40;
+    private const int MostShown = 2000;
 
     public Club Club { get; private set; } = new();
 
@@ -26,9 +24,12 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
 
     public AthleteRow Row { get; private set; } = null!;
 
-    public IReadOnlyList<LoggedRun> Runs { get; private set; } = [];
+    public int RunCount { get; private set; }
 
     public IReadOnlyList<LoggedRun> Shown { get; private set; } = [];
+
+    /// <summary>The curve that stands for the athlete, or why there is none.</summary>
+    public StandingOutcome Standing { get; private set; } = new(null, null);
 
     public bool All { get; private set; }
 
@@ -51,7 +52,7 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
     /// <summary>True when every column of the splits can be as wide as its stretch is long, so that it hangs under the drawing.</summary>
     public bool ToScale => Segments.Count > 0 && Segments.All(s => s.Segment.Metres / Segments.Sum(x => x.Segment.Metres) >= 0.11);
 
-    public IReadOnlyList<BestRow> BestRows { get; private set; } = [];
+    public IReadOnlyList<BestList> Lists { get; private set; } = [];
 
     public async Task<IActionResult> OnGetAsync(int id, long? run, bool all = false)
     {
@@ -62,20 +63,18 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
 
         (Athlete, Club, All) = (athlete, await desk.ClubAsync(), all);
         Row = await squads.RowAsync(athlete, desk.Today);
-        Runs = [.. (await squads.RunsAsync(id)).Where(r => r.Marks.Count > 0)];
-        Shown = all ? Runs : [.. Runs.Take(ShownAtFirst)];
-        if (Runs.Count == 0)
+        RunCount = await squads.RunCountAsync(id);
+        Shown = await squads.RunsAsync(id, all ? MostShown : ShownAtFirst);
+        if (Shown.Count == 0)
         {
             return Page();
         }
 
-        BestRows =
-        [
-            .. Bests.Standard.Select(d => new BestRow(d.ToString(), Bests.FromStart(Runs, d, TimingMethod.Electronic), Bests.FromStart(Runs, d, TimingMethod.Hand))),
-            new("flying 10 m", Bests.Flying(Runs, Distance.InMetres(10), TimingMethod.Electronic), Bests.Flying(Runs, Distance.InMetres(10), TimingMethod.Hand)),
-        ];
-        Chosen = Runs.FirstOrDefault(r => r.Id == run) ?? Telling();
-        Read(Chosen);
+        var bests = await squads.BestsAsync(id);
+        Lists = Bests.Lists(bests);
+        Standing = await squads.CurveAsync(id);
+        Chosen = (run is { } wanted ? await squads.RunAsync(id, wanted) : null) ?? Telling();
+        Read(Chosen, bests);
         return Page();
     }
 
@@ -83,14 +82,16 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
         Fit!.Range90(error) is { } range ? $"± {text(range)} (90% range)" : "3 gates give no range";
 
     // The latest run that can carry a curve says most; without one, the latest run.
-    private LoggedRun Telling() => Runs.Take(60).FirstOrDefault(r => r.IsFree && r.Marks.Count >= 4 && SprintFit.Fit(r.Gates, r.FitAssumptions).Fitted is not null)
-        ?? Runs.Take(60).FirstOrDefault(r => r.IsFree && r.Marks.Count >= 3) ?? Runs[0];
+    private LoggedRun Telling() => Shown.FirstOrDefault(r => r.ShowsOwnCurve && r.Marks.Count >= 4 && SprintFit.Fit(r.Gates, r.FitAssumptions).Fitted is not null)
+        ?? Shown.FirstOrDefault(r => r.ShowsOwnCurve && r.Marks.Count >= 3) ?? Shown[0];
 
-    private void Read(LoggedRun run)
+    private void Read(LoggedRun run, IReadOnlyList<TrialBest> bests)
     {
         var outcome = !run.HasStart ? new FitOutcome(null, "Only the zone was timed, so nothing is known of the way to it.")
-            : run.IsFree ? SprintFit.Fit(run.Gates, run.FitAssumptions)
-            : new FitOutcome(null, "A loaded or helped run does not show the athlete's own curve.");
+            : !run.IsFree ? new FitOutcome(null, "A loaded or helped run does not show the athlete's own curve.")
+            : !run.Trial.IsStraight ? new FitOutcome(null, "A curve is of running straight on; this course turns or changes movement.")
+            : !run.Trial.IsFromRest ? new FitOutcome(null, "A moving start has speed at the line already, so the curve from rest cannot be read from it.")
+            : SprintFit.Fit(run.Gates, run.FitAssumptions);
         (Fit, Reason) = (outcome.Fitted, outcome.Reason);
         if (run.HasStart)
         {
@@ -103,23 +104,14 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
             Forces = SprintForces.From(Fit.Curve, new BodyAndAir(mass, height));
         }
 
-        var comparable = Runs.Where(r => RunMeaning.Comparable(run, r, flying: !run.HasStart)).ToList();
         Segments = [.. run.Segments.Select((s, i) =>
         {
-            double? best = null;
-            foreach (var other in comparable.SelectMany(r => r.Segments))
-            {
-                if (Math.Abs(other.FromMetres - s.FromMetres) < 0.001 && Math.Abs(other.ToMetres - s.ToMetres) < 0.001 && !(best <= other.Seconds))
-                {
-                    best = other.Seconds;
-                }
-            }
-
+            var (from, to) = ((int)Math.Round(s.FromMetres * 1000), (int)Math.Round(s.ToMetres * 1000));
+            var best = bests.FirstOrDefault(b => b.FromMillimetres == from && b.To.Millimetres == to && (from == 0 && run.HasStart ? b.Trial.StartKey == run.Trial.StartKey : b.Trial.FlyingKey == run.Trial.FlyingKey))?.Seconds;
             return new SegmentRow(s, run.Marks[run.HasStart ? i : i + 1].At.ToString(), best, best is { } b && s.Seconds <= b + 1e-9);
         })];
-        var start = run.Start is { } position ? ", " + ShorthandWordsFor(position) + " start" : "";
-        RunText = $"{Desk.DayText(run.Day)}{start}, marks at {string.Join(", ", run.Marks.Select(m => m.At))}{(run.Method == TimingMethod.Hand ? ", by hand" : "")}";
+        var words = run.Trial.Words;
+        var course = run.Trial.IsStraight ? "" : ", " + Trial.CourseWords(run.Course);
+        RunText = $"{Desk.DayText(run.Day)}{course}{(words.Length > 0 ? ", " + words : "")}, marks at {string.Join(", ", run.Marks.Select(m => m.At))}";
     }
-
-    private static string ShorthandWordsFor(StartPosition position) => ShorthandPrinter.StartText(new(position));
 }

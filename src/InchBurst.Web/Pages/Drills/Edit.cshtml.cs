@@ -1,6 +1,7 @@
 using System.ComponentModel.DataAnnotations;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Data;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -20,6 +21,18 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
         public string Family { get; set; } = "own";
 
         public CountedIn Counted { get; set; }
+
+        /// <summary>What the body does; null leaves it to what is counted.</summary>
+        public Movement? Movement { get; set; }
+
+        /// <summary>The load that belongs to it, in shorthand; empty for free work.</summary>
+        [StringLength(40, ErrorMessage = "At most 40 characters.")]
+        public string? Load { get; set; }
+
+        public bool Stops { get; set; }
+
+        [Range(0.3, 60, ErrorMessage = "From 0.3 to 60 s.")]
+        public double SecondsEach { get; set; } = 2;
 
         [Required(ErrorMessage = "What is the usual dose?")]
         public string Dose { get; set; } = "";
@@ -77,6 +90,10 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
             Counted = e.Counted,
             Dose = e.Dose,
             Effort = e.Effort,
+            Movement = e.Does,
+            Load = ShorthandPrinter.LoadText(e.Load),
+            Stops = e.Stops,
+            SecondsEach = e.SecondsEach,
             Contacts = e.Contacts,
             EachSide = e.EachSide,
             ShortContact = e.ShortContact,
@@ -99,6 +116,18 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
 
         // What the form does not show is kept as it was.
         var before = catalogue.Find(Of);
+        LineLoad? load = null;
+        if (!string.IsNullOrWhiteSpace(Input.Load))
+        {
+            // A load is written as on a line, so the one reader reads it.
+            load = ShorthandLine.Read($"10 m {Input.Load.Trim()}").Line?.Load;
+            if (load is null)
+            {
+                ModelState.AddModelError("Input.Load", "Write the load as on a line, such as sled 20%bm, sled -10%v, band medium or uphill 5%.");
+                return Page();
+            }
+        }
+
         var exercise = new Exercise
         {
             Name = Input.Name.Trim(),
@@ -108,10 +137,13 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
             Counted = Input.Counted,
             Dose = Input.Dose.Trim(),
             Effort = Input.Effort,
+            Movement = Input.Movement,
+            Load = load,
+            Stops = Input.Stops,
             EachSide = Input.EachSide,
             Contacts = Input.Contacts,
             ShortContact = Input.ShortContact,
-            SecondsEach = before?.SecondsEach ?? 2,
+            SecondsEach = Input.SecondsEach,
             Kit = before?.Kit ?? [],
             Covers = before?.Covers ?? [],
             StaticHold = before?.StaticHold ?? false,

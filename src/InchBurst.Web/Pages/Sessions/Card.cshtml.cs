@@ -21,7 +21,7 @@ public sealed class CardModel(SessionBook sessions, BuilderMaker maker, Exercise
 
     public Exercise? ExerciseOf(PlanLine line) => catalogue.Find(line.Exercise);
 
-    public string? RestOf(PlanLine line) => line.TotalReps > 1 && line.Kind.Queues() && RestRules.Between(line, View.School).Seconds is > 0 and var seconds ? Figures.Clock(seconds) : null;
+    public string? RestOf(PlanLine line) => line.TotalReps > 1 && View.DemandOf(line) is { Queues: true } demand && RestRules.Between(demand, View.School).Seconds is > 0 and var seconds ? Figures.Clock(seconds) : null;
 
     public async Task<IActionResult> OnGetAsync(int id, int? athlete)
     {

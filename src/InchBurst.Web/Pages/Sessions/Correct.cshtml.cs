@@ -1,4 +1,6 @@
 using System.Globalization;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Units;
 using InchBurst.Data;
@@ -9,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Sessions;
 
-public sealed class CorrectModel(TracksideBook book, Desk desk) : PageModel
+public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue, Desk desk) : PageModel
 {
     public Run Run { get; private set; } = null!;
 
@@ -23,6 +25,8 @@ public sealed class CorrectModel(TracksideBook book, Desk desk) : PageModel
 
     private Distance zoneFrom;
 
+    private MarkContext Context { get; set; } = new();
+
     public async Task<IActionResult> OnGetAsync(int id, long run) => await FindAsync(id, run) ? Page() : NotFound();
 
     public async Task<IActionResult> OnPostAsync(int id, long run, string[] mark, bool overrule = false)
@@ -34,7 +38,7 @@ public sealed class CorrectModel(TracksideBook book, Desk desk) : PageModel
 
         Texts = [.. Marks.Select((_, i) => i < mark.Length ? mark[i] ?? "" : "")];
         var zone = Run.Trigger == StartTrigger.ZoneLine;
-        var reading = MarkEntry.Read(Texts, zone ? [zoneFrom, .. Marks] : Marks, new(Run.Kind, Run.StartBehindGateMetres) { Mode = zone ? EntryMode.ZoneOnly : EntryMode.Cumulative });
+        var reading = MarkEntry.Read(Texts, zone ? [zoneFrom, .. Marks] : Marks, Context with { Mode = zone ? EntryMode.ZoneOnly : EntryMode.Cumulative });
         if (reading.IsRefused || (!reading.IsClean && !overrule))
         {
             Doubts = reading.Doubts;
@@ -54,7 +58,9 @@ public sealed class CorrectModel(TracksideBook book, Desk desk) : PageModel
 
         Run = run;
         run.Athlete = live.Attendance.First(a => a.AthleteId == run.AthleteId).Athlete;
-        var planned = live.Plan.Line(run.LineId)?.ExpectedMarks ?? [];
+        var demand = live.Plan.Line(run.LineId) is { } line ? LineDemand.Of(line, catalogue) : null;
+        var planned = demand is null ? [] : LineMarks.Expected(demand);
+        Context = demand is null ? new(FromRest: false, IsHard: false) : MarkContext.Of(demand, run.StartBehindGateMetres, null);
         var known = run.Marks.Select(m => new Distance(m.Amount, m.Unit));
         Marks = [.. planned.Concat(known).DistinctBy(d => d.Millimetres).OrderBy(d => d.Millimetres)];
         if (run.Trigger == StartTrigger.ZoneLine && run.Marks.MinBy(m => m.Millimetres) is { } first)

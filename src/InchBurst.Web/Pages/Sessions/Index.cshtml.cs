@@ -25,7 +25,7 @@ public sealed class IndexModel(SessionBook sessions, Desk desk, ExerciseCatalogu
         Weeks = Math.Clamp(weeks, 1, 520);
         From = desk.Today.AddDays(-7 * Weeks);
         var list = await sessions.ListAsync(From, desk.Today.AddYears(2));
-        Sessions = [.. list.Select(s => (s, Volume.Of(PlanJson.Read(s.RanPlanJson ?? s.PlanJson), ClockSetting.UsualPace, catalogue)))];
+        Sessions = [.. list.Select(s => (s, Volume.Of(PlanJson.Read(s.RanPlanJson ?? s.PlanJson), DemandAthlete.UsualCurve, catalogue)))];
         Removed = removed is { } id ? await sessions.RemovedAsync(id) : null;
     }
 

@@ -55,6 +55,13 @@ public sealed class NewModel(SessionBook sessions, BuilderMaker maker, Desk desk
 
         var session = new TrainingSession();
         Input.Into(session, (await desk.ClubAsync()).DistanceUnit);
+
+        // How far the start line is behind the first gate is asked once for a set-up and remembered.
+        if (await sessions.LastOfAsync(session.SquadId) is { StartSaid: true } before)
+        {
+            (session.StartBehindGateMetres, session.StartSaid) = (before.StartBehindGateMetres, true);
+        }
+
         var plan = (await ChosenAsync(from ?? ""))?.Plan ?? SessionPlan.Empty;
         await sessions.CreateAsync(session, await maker.WithDrillsAsync(plan, drill), desk.Who);
         return Redirect($"/Sessions/{session.Id}");

@@ -1,5 +1,6 @@
 using System.Globalization;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
@@ -167,7 +168,7 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
 
         var names = Live.Attendance.ToDictionary(a => a.AthleteId, a => a.Athlete!);
         var planned = PlanJson.Read(Live.Session.PlanJson).Line(line.Id);
-        var rest = RestRules.Between(planned ?? line, school).Seconds;
+        var rest = RestRules.Between(LineDemand.Of(planned ?? line, catalogue), school).Seconds;
         var review = SessionReview.Of(
             planned, line, Live.Plan.BlockOf(line.Id)?.Rounds ?? 1, here.Count(a => BuilderMaker.IsFor(Live.Plan, line, a.Athlete!)),
             [.. runs.Select(r => new Go(r.AthleteId, r.FinishedAt, r.Marks.Select(m => m.Seconds).DefaultIfEmpty(0).Max()))], rest, (planned ?? line).Rest?.SetSeconds ?? rest);
@@ -183,15 +184,23 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         // A drop is only read off reps of one effort; build-ups are meant to differ.
         var most = times.Select(t => t.Runs.Count).DefaultIfEmpty(0).Max();
         List<DropOffPanel> panels = most < 2 || line.Effort?.Percents.Distinct().Count() > 1 ? [] :
-            [.. times.Where(t => t.Runs.Count > 1).Select(t => DropOffPanel.Draw(t.Athlete.Id, t.Athlete.Name, [.. t.Runs.Where(r => r.Meaning.Label == t.Best.Label).Select(r => r.Meaning.Seconds)], most, StopShare, PanelWidth, PanelHeight))
+            [.. times.Where(t => t.Runs.Count > 1).Select(t => DropOffPanel.Draw(t.Athlete.Id, t.Athlete.Name, [.. t.Runs.Where(r => r.Meaning.Label == t.Best.Label).Select(r => r.Meaning.Seconds)], most, StopShare, t.Runs[0].Run.Method, PanelWidth, PanelHeight))
                 .OrderBy(p => p.Name, StringComparer.CurrentCulture)];
         return new(line, review, [.. times.OrderBy(t => t.Best.Seconds)], panels, [.. runs.Where(r => r.Measures.Count > 0 && names.ContainsKey(r.AthleteId)).Select(r => (names[r.AthleteId], r))]);
+    }
+
+    // A time with a load or help is told as that, never as the athlete's own.
+    private static string NameOf(PlanLine line, ReviewTimes times)
+    {
+        var name = LiveView.ItemName(line) == times.Best.Label ? times.Best.Label : $"{LiveView.ItemName(line)}, {times.Best.Label}";
+        var words = times.Runs[0].Run.ToLogged().Trial.FlyingWords;
+        return words.Length == 0 ? name : $"{name} ({words})";
     }
 
     private string Message(Athlete athlete)
     {
         var lines = Lines.SelectMany(l => l.Times.Where(t => t.Athlete.Id == athlete.Id).Select(t => new MessageLine(
-            LiveView.ItemName(l.Line) == t.Best.Label ? t.Best.Label : $"{LiveView.ItemName(l.Line)}, {t.Best.Label}", [.. t.Runs.Select(r => r.Meaning.Seconds)], Figures.SpeedText(t.Best.Speed, Club.SpeedUnit), t.BestBefore))).ToList();
+            NameOf(l.Line, t), [.. t.Runs.Select(r => r.Meaning.Seconds)], Figures.SpeedText(t.Best.Speed, Club.SpeedUnit), t.BestBefore, t.Runs[0].Run.ToLogged().Trial.IsAssisted))).ToList();
         var seen = Live.Runs.Where(r => r.AthleteId == athlete.Id).SelectMany(r => r.Seen.Select(s => s.Code)).ToList();
         return AthleteMessage.Write(
             athlete.Name, Desk.DayText(Live.Session.Day), lines, Reached.FirstOrDefault(r => r.Athlete.Id == athlete.Id).Share,

@@ -1,6 +1,9 @@
 using System.ComponentModel.DataAnnotations;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Units;
 using InchBurst.Data.Entities;
+using InchBurst.Web.Support;
 
 namespace InchBurst.Web.Pages.Sessions;
 
@@ -28,13 +31,38 @@ public sealed class SessionInput
     [Required(ErrorMessage = "How much room to stop?"), Range(0, 200, ErrorMessage = "From 0 to 200.")]
     public double? RunOut { get; set; }
 
+    [Range(0, 120, ErrorMessage = "From 0 to 120 s.")]
+    public double? StartInterval { get; set; }
+
+    [Range(0, 120, ErrorMessage = "From 0 to 120 s.")]
+    public double? Changeover { get; set; }
+
+    [Range(1, 99, ErrorMessage = "From 1 to 99, or empty for enough.")]
+    public int? Racks { get; set; }
+
+    [Range(1, 99, ErrorMessage = "From 1 to 99, or empty for enough.")]
+    public int? Walls { get; set; }
+
+    [Range(1, 99, ErrorMessage = "From 1 to 99, or empty for enough.")]
+    public int? Sleds { get; set; }
+
+    [Range(1, 99, ErrorMessage = "From 1 to 99, or empty for enough.")]
+    public int? Hurdles { get; set; }
+
+    [Range(1, 99, ErrorMessage = "From 1 to 99, or empty for enough.")]
+    public int? Boxes { get; set; }
+
     [StringLength(120, ErrorMessage = "At most 120 characters.")]
     public string? Cue { get; set; }
 
     public string? School { get; set; }
 
-    public static SessionInput From(TrainingSession s, DistanceUnit unit) => new()
+    public static SessionInput From(TrainingSession s, DistanceUnit unit)
     {
+        var kit = SessionKit.Read(s.KitJson);
+        int? Of(LimitedKit what) => kit.TryGetValue(what, out var n) ? n : null;
+        return new()
+        {
         Name = s.Name,
         Day = s.Day,
         SquadId = s.SquadId,
@@ -44,7 +72,15 @@ public sealed class SessionInput
         School = s.School,
         Straight = Math.Round(Distance.InMetres(s.StraightMetres).To(unit).Amount, 2),
         RunOut = Math.Round(Distance.InMetres(s.RunOutMetres).To(unit).Amount, 2),
-    };
+        StartInterval = s.StartIntervalSeconds,
+        Changeover = s.ChangeoverSeconds,
+        Racks = Of(LimitedKit.Rack),
+        Walls = Of(LimitedKit.Wall),
+        Sleds = Of(LimitedKit.Sled),
+        Hurdles = Of(LimitedKit.Hurdles),
+        Boxes = Of(LimitedKit.Box),
+        };
+    }
 
     public void Into(TrainingSession s, DistanceUnit unit)
     {
@@ -57,5 +93,9 @@ public sealed class SessionInput
         s.RunOutMetres = new Distance(RunOut!.Value, unit).Metres;
         s.Cue = Cue?.Trim() ?? "";
         s.School = School ?? "";
+        s.StartIntervalSeconds = StartInterval ?? 0;
+        s.ChangeoverSeconds = Changeover ?? ClockSetting.UsualChangeoverSeconds;
+        s.KitJson = SessionKit.Write(new[] { (LimitedKit.Rack, Racks), (LimitedKit.Wall, Walls), (LimitedKit.Sled, Sleds), (LimitedKit.Hurdles, Hurdles), (LimitedKit.Box, Boxes) }
+            .Where(k => k.Item2 is not null).ToDictionary(k => k.Item1, k => k.Item2!.Value));
     }
 }

@@ -13,7 +13,7 @@ public sealed class SheetModel(SessionBook sessions, BuilderMaker maker) : PageM
 {
     public BuilderView View { get; private set; } = null!;
 
-    public string RestOf(PlanLine line) => line.TotalReps > 1 && RestRules.Between(line, View.School).Seconds is > 0 and var seconds ? Figures.Clock(seconds) : "–";
+    public string RestOf(PlanLine line) => line.TotalReps > 1 && RestRules.Between(View.DemandOf(line), View.School).Seconds is > 0 and var seconds ? Figures.Clock(seconds) : "–";
 
     public async Task<IActionResult> OnGetAsync(int id)
     {

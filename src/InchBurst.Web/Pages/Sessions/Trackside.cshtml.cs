@@ -1,5 +1,6 @@
 using System.Globalization;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
@@ -42,7 +43,7 @@ public sealed class EntryInput
     public DateTime? FinishedAt => At is > 0 and < 253402300799999 ? DateTimeOffset.FromUnixTimeMilliseconds(At.Value).UtcDateTime : null;
 }
 
-public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBook squads, ResultsBook results, RosterBook roster, Desk desk) : PageModel
+public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBook squads, ResultsBook results, RosterBook roster, ExerciseCatalogue catalogue, Desk desk) : PageModel
 {
     /// <summary>Header that tells a device what became of what it sent: stored, asked or refused.</summary>
     public const string StateHeader = "Entry-State";
@@ -88,15 +89,17 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
 
         var timing = live.Session.TimingOf(line.Id);
         string[] texts = Spread(input.Mark);
-        var marks = line.ExpectedMarks.Count == 0 ? new MarkReading([], []) : MarkEntry.Read(texts, line.ExpectedMarks, new(line.Kind, timing.StartBehindGateMetres, (await squads.RowAsync(row.Athlete!, desk.Today)).BestSpeed)
+        var demand = LineDemand.Of(line, catalogue);
+        var expected = LineMarks.Expected(demand);
+        var marks = expected.Count == 0 ? new MarkReading([], []) : MarkEntry.Read(texts, expected, MarkContext.Of(demand, timing.StartBehindGateMetres, (await squads.RowAsync(row.Athlete!, desk.Today)).BestSpeed) with
         {
             Mode = timing.Entry,
-            Ranges = await results.RangesAsync(input.Athlete, line, timing),
+            Ranges = await results.RangesAsync(input.Athlete, demand, timing, input.Side),
         });
         var club = await desk.ClubAsync();
         var measured = new List<Measured>();
         var doubts = marks.Doubts.ToList();
-        var markBoxes = line.ExpectedMarks.Count - (timing.Entry == EntryMode.ZoneOnly && line.ExpectedMarks.Count > 1 ? 1 : 0);
+        var markBoxes = expected.Count - (timing.Entry == EntryMode.ZoneOnly && expected.Count > 1 ? 1 : 0);
         var asked = line.AskedMeasures;
         for (var i = 0; i < asked.Count && i < input.Measure.Length; i++)
         {
@@ -122,7 +125,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         {
             (marks, doubts) = (new([], []), [.. doubts.Where(d => d.Index >= markBoxes)]);
         }
-        else if (line.ExpectedMarks.Count == 0 && measured.Count == 0 && doubts.Count == 0)
+        else if (expected.Count == 0 && measured.Count == 0 && doubts.Count == 0)
         {
             doubts.Add(new(DoubtKind.Impossible, 0, "Type a figure first."));
         }
@@ -241,14 +244,18 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
 
     public async Task<IActionResult> OnPostTimingAsync(int id, int line, TimingMethod method, StartTrigger trigger, EntryMode entry, string? behind)
     {
+        // An empty field says that nobody has measured it.
+        var unsaid = string.IsNullOrWhiteSpace(behind);
         double? metres = double.TryParse((behind ?? "").Trim().Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var typed) && typed is >= 0 and <= 5 ? typed : null;
-        behindTyped = metres is null ? behind : null;
+        behindTyped = metres is null && !unsaid ? behind : null;
         return await OnSessionAsync(id, live =>
         {
             if (live.Plan.Line(line) is { } planned)
             {
-                var zone = entry == EntryMode.ZoneOnly && planned.ExpectedMarks.Count < 2 ? EntryMode.Cumulative : entry;
-                live.Session.SetTiming(line, new(method, trigger == StartTrigger.ZoneLine ? StartTrigger.FirstGate : trigger, metres ?? live.Session.TimingOf(line).StartBehindGateMetres, zone));
+                var zone = entry == EntryMode.ZoneOnly && LineMarks.Expected(LineDemand.Of(planned, catalogue)).Count < 2 ? EntryMode.Cumulative : entry;
+                var before = live.Session.TimingOf(line);
+                live.Session.SetTiming(line, new(
+                    method, trigger == StartTrigger.ZoneLine ? StartTrigger.FirstGate : trigger, unsaid ? 0 : metres ?? before.StartBehindGateMetres, zone, unsaid ? false : metres is not null || before.StartSaid));
             }
         });
     }

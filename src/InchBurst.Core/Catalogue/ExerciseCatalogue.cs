@@ -1,0 +1,106 @@
+using InchBurst.Core.Plan;
+
+namespace InchBurst.Core.Catalogue;
+
+/// <summary>The exercises known to a club, found by name.</summary>
+public sealed class ExerciseCatalogue
+{
+    private static readonly Lazy<ExerciseCatalogue> BuiltInOnce = new(() => new ExerciseCatalogue(ExerciseJson.ReadBuiltIn()));
+    private readonly Dictionary<string, Exercise> byName = new(StringComparer.OrdinalIgnoreCase);
+
+    /// <summary>Makes a catalogue.</summary>
+    /// <param name="exercises">Exercises; a later one replaces an earlier one of the same name.</param>
+    public ExerciseCatalogue(IEnumerable<Exercise> exercises)
+    {
+        var named = new Dictionary<string, Exercise>(StringComparer.OrdinalIgnoreCase);
+        foreach (var exercise in exercises)
+        {
+            named[exercise.Name] = exercise;
+        }
+
+        All = [.. named.Values.OrderBy(e => e.Kind).ThenBy(e => e.Family, StringComparer.Ordinal).ThenBy(e => e.Name, StringComparer.OrdinalIgnoreCase)];
+        var harder = All.Where(e => e.Harder is not null).GroupBy(e => e.Harder!, StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First().Name, StringComparer.OrdinalIgnoreCase);
+        All = [.. All.Select(e => harder.TryGetValue(e.Name, out var easier) ? e with { Easier = easier } : e)];
+        foreach (var exercise in All)
+        {
+            foreach (var name in exercise.Also)
+            {
+                byName[Key(name)] = exercise;
+            }
+        }
+
+        foreach (var exercise in All)
+        {
+            byName[Key(exercise.Name)] = exercise;
+        }
+
+        Words = All.SelectMany(e => e.Also.Append(e.Name)).SelectMany(n => n.Split(' ')).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        LongestName = byName.Keys.Select(k => k.Count(c => c == ' ') + 1).DefaultIfEmpty(1).Max();
+    }
+
+    /// <summary>The exercises that ship with the program.</summary>
+    public static ExerciseCatalogue BuiltIn => BuiltInOnce.Value;
+
+    /// <summary>All exercises by kind, family and name.</summary>
+    public IReadOnlyList<Exercise> All { get; }
+
+    /// <summary>Most words in any name.</summary>
+    public int LongestName { get; }
+
+    /// <summary>All words that occur in names, whatever the case.</summary>
+    public IReadOnlySet<string> Words { get; }
+
+    /// <summary>All names and other names.</summary>
+    public IEnumerable<string> Names => byName.Keys;
+
+    /// <summary>The exercise of a name or other name, whatever the case, hyphen or plural; null when unknown.</summary>
+    /// <param name="name">Name as typed.</param>
+    public Exercise? Find(string? name)
+    {
+        if (string.IsNullOrWhiteSpace(name))
+        {
+            return null;
+        }
+
+        var key = Key(name);
+        return byName.GetValueOrDefault(key)
+            ?? (key.EndsWith('s') ? byName.GetValueOrDefault(key[..^1]) : byName.GetValueOrDefault(key + "s"));
+    }
+
+    /// <summary>Exercises that hold every word searched for, of a kind and against a fault where these are given.</summary>
+    /// <param name="words">Words, or null for all.</param>
+    /// <param name="kind">Kind of work, or null for all.</param>
+    /// <param name="fault">A usual fault, or null for any.</param>
+    public IReadOnlyList<Exercise> Search(string? words, WorkKind? kind = null, string? fault = null)
+    {
+        var wanted = (words ?? "").Replace('-', ' ').Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        return
+        [
+            .. All.Where(e => (kind is null || e.Kind == kind)
+                && (string.IsNullOrEmpty(fault) || e.Faults.Contains(fault, StringComparer.OrdinalIgnoreCase))
+                && wanted.All(w => Text(e).Contains(w, StringComparison.OrdinalIgnoreCase))),
+        ];
+
+        static string Text(Exercise e) => string.Join(' ', e.Also.Append(e.Name).Append(e.Family).Append(e.For).Concat(e.Points).Concat(e.Kit).Concat(e.Covers)).Replace('-', ' ');
+    }
+
+    /// <summary>The path of an exercise from the easiest to the hardest, itself included; never longer than 12 steps.</summary>
+    /// <param name="exercise">An exercise of this catalogue.</param>
+    public IReadOnlyList<Exercise> Ladder(Exercise exercise)
+    {
+        var path = new List<Exercise> { exercise };
+        while (path.Count < 12 && Find(path[0].Easier) is { } easier && !path.Contains(easier))
+        {
+            path.Insert(0, easier);
+        }
+
+        while (path.Count < 12 && Find(path[^1].Harder) is { } harder && !path.Contains(harder))
+        {
+            path.Add(harder);
+        }
+
+        return path;
+    }
+
+    private static string Key(string name) => name.Trim().Replace('-', ' ').ToLowerInvariant();
+}

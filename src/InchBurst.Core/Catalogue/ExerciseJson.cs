@@ -1,0 +1,87 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using InchBurst.Core.Plan;
+
+namespace InchBurst.Core.Catalogue;
+
+/// <summary>Exercises as JSON: those that ship and those a club stores.</summary>
+public static class ExerciseJson
+{
+    /// <summary>An exercise as JSON.</summary>
+    /// <param name="exercise">The exercise.</param>
+    public static string Write(Exercise exercise) => JsonSerializer.Serialize(ExerciseRow.From(exercise), ExerciseJsonContext.Default.ExerciseRow);
+
+    /// <summary>An exercise from JSON.</summary>
+    /// <param name="json">Text made by <see cref="Write"/>, by this program or an older one.</param>
+    /// <exception cref="JsonException">The text is not an exercise.</exception>
+    public static Exercise Read(string json) => JsonSerializer.Deserialize(json, ExerciseJsonContext.Default.ExerciseRow)?.ToExercise() ?? throw new JsonException("The exercise is empty.");
+
+    internal static IEnumerable<Exercise> ReadBuiltIn()
+    {
+        var assembly = typeof(ExerciseCatalogue).Assembly;
+        foreach (var resource in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".json", StringComparison.Ordinal)).Order(StringComparer.Ordinal))
+        {
+            using var stream = assembly.GetManifestResourceStream(resource)!;
+            foreach (var row in JsonSerializer.Deserialize(stream, ExerciseJsonContext.Default.ExerciseRowArray)!)
+            {
+                yield return row.ToExercise();
+            }
+        }
+    }
+}
+
+/// <summary>An exercise as it is written: generated readers give what is not written no value of its own, so what is usual is filled in here.</summary>
+internal sealed record ExerciseRow
+{
+    public required string Name { get; init; }
+    public IReadOnlyList<string>? Also { get; init; }
+    public required WorkKind Kind { get; init; }
+    public required string Family { get; init; }
+    public required CountedIn Counted { get; init; }
+    public required string Dose { get; init; }
+    public required double Effort { get; init; }
+    public Movement? Movement { get; init; }
+    public LineLoad? Load { get; init; }
+    public bool EachSide { get; init; }
+    public double Contacts { get; init; }
+    public bool ShortContact { get; init; }
+    public double? SecondsEach { get; init; }
+    public IReadOnlyList<string>? Kit { get; init; }
+    public IReadOnlyList<string>? Points { get; init; }
+    public IReadOnlyList<string>? Faults { get; init; }
+    public required string For { get; init; }
+    public string? Easier { get; init; }
+    public string? Harder { get; init; }
+    public IReadOnlyList<string>? Cautions { get; init; }
+    public IReadOnlyList<string>? Covers { get; init; }
+    public bool? Stops { get; init; }
+    public bool StaticHold { get; init; }
+
+    public static ExerciseRow From(Exercise e) => new()
+    {
+        Name = e.Name, Also = e.Also, Kind = e.Kind, Family = e.Family, Counted = e.Counted, Dose = e.Dose, Effort = e.Effort, Movement = e.Movement, Load = e.Load, EachSide = e.EachSide,
+        Contacts = e.Contacts, ShortContact = e.ShortContact, SecondsEach = e.SecondsEach, Kit = e.Kit, Points = e.Points, Faults = e.Faults, For = e.For, Easier = e.Easier, Harder = e.Harder,
+        Cautions = e.Cautions, Covers = e.Covers, Stops = e.Stops, StaticHold = e.StaticHold,
+    };
+
+    public Exercise ToExercise() => new()
+    {
+        Name = Name, Also = Also ?? [], Kind = Kind, Family = Family, Counted = Counted, Dose = Dose, Effort = Effort, Movement = Movement, Load = Load, EachSide = EachSide,
+        Contacts = Contacts, ShortContact = ShortContact, SecondsEach = SecondsEach ?? 2, Kit = Kit ?? [], Points = Points ?? [], Faults = Faults ?? [], For = For, Easier = Easier, Harder = Harder,
+        Cautions = Cautions ?? [], Covers = Covers ?? [], Stops = Stops ?? (Movement is null && Kind == WorkKind.Turn), StaticHold = StaticHold,
+    };
+}
+
+/// <summary>Enumerations as their names.</summary>
+internal sealed class Names<T>() : JsonStringEnumConverter<T>
+    where T : struct, Enum;
+
+[JsonSourceGenerationOptions(
+    JsonSerializerDefaults.Web,
+    RespectNullableAnnotations = true,
+    AllowTrailingCommas = true,
+    DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+    Converters = [typeof(Names<WorkKind>), typeof(Names<CountedIn>), typeof(Names<Movement>), typeof(Names<LoadKind>), typeof(Names<LoadUnit>)])]
+[JsonSerializable(typeof(ExerciseRow))]
+[JsonSerializable(typeof(ExerciseRow[]))]
+internal sealed partial class ExerciseJsonContext : JsonSerializerContext;

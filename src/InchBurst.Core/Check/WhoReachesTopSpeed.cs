@@ -1,0 +1,47 @@
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+
+namespace InchBurst.Core.Check;
+
+/// <summary>A top-speed run should bring athletes near their own top speed.</summary>
+public sealed class WhoReachesTopSpeed : IPlanCheck
+{
+    private const double ReachesFromPercent = 95;
+    private const double MostLonger = 30;
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Look(CheckContext context)
+    {
+        if (context.Athletes.Count == 0)
+        {
+            yield break;
+        }
+
+        var wanted = context.School["reach.topspeed"] / 100;
+        foreach (var demand in context.Demands.Where(d => d is { IsTopSpeed: true, IsAssisted: false } && d.HardestEffort >= ReachesFromPercent))
+        {
+            var line = demand.Line;
+            var reach = context.Athletes.Count(a => context.DemandOf(line, a).PeakShare >= wanted);
+            if (reach == context.Athletes.Count)
+            {
+                continue;
+            }
+
+            var estimated = context.Athletes.Count(a => a.Estimated);
+            var run = (RunShape)line.Shape;
+            var longer = run.Segments.ToList();
+            var at = longer.FindIndex(s => s.Role is SegmentRole.Build or SegmentRole.Run);
+            var needed = context.Athletes.Max(a => a.Curve.DistanceAtShare(Math.Min(0.99, wanted * 100 / demand.HardestEffort)));
+            var extra = Math.Ceiling((needed - demand.IntentMetres) / 5) * 5;
+            var fix = at >= 0 && extra is > 0 and <= MostLonger && demand.IntentMetres + extra <= context.StraightMetres
+                ? context.Plan.Replace(line.Id, line with { Gates = [], Shape = new RunShape([.. longer.Select((s, i) => i == at ? s with { Length = Distance.InMetres(s.Length.Metres + extra).To(s.Length.Unit) } : s)]) })
+                : null;
+            yield return new("reaches", reach == 0 ? Severity.Mind : Severity.Note,
+                $"This {Figures.Number(demand.IntentMetres, 1)} m gives top-speed work to {reach} of {context.Athletes.Count}",
+                $"Counted at {Figures.Number(wanted * 100)}% of each athlete's own top speed{(estimated > 0 ? $"; {estimated} without a curve are taken from the group" : "")}. {context.School.Of("reach.topspeed").Reason}", line.Id)
+            {
+                Fixes = fix is null ? [] : [new($"Make the run-up {Figures.Number(extra)} m longer", fix)],
+            };
+        }
+    }
+}

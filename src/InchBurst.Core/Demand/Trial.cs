@@ -1,0 +1,182 @@
+using System.Globalization;
+using InchBurst.Core.Load;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+
+namespace InchBurst.Core.Demand;
+
+/// <summary>
+/// The conditions under which results compare: two results with different trials are never set against each other. Its key is text, so that the file compares by
+/// the same definition as the program; comparing by equal keys is an equivalence.
+/// </summary>
+/// <param name="Course">The course as a key: <see cref="Straight"/> or its legs and turns.</param>
+/// <param name="Start">Start position, if said.</param>
+/// <param name="RunInMetres">Run-in of a moving start, m, if said.</param>
+/// <param name="Trigger">What starts the clock.</param>
+/// <param name="StartBehindGateMetres">Distance of the start line behind the first gate, m.</param>
+/// <param name="Method">How it is timed.</param>
+/// <param name="Load">Load as a key: kind and amount; empty when free.</param>
+/// <param name="Side">Side of a one-sided start or turn, if any.</param>
+public sealed record Trial(string Course, StartPosition? Start, double? RunInMetres, StartTrigger Trigger, double StartBehindGateMetres, TimingMethod Method, string Load, Side? Side)
+{
+    /// <summary>Course key of running straight ahead.</summary>
+    public const string Straight = "straight";
+
+    /// <summary>True when nothing helps or hinders.</summary>
+    public bool IsFree => Load.Length == 0;
+
+    /// <summary>True when it was run with help.</summary>
+    public bool IsAssisted => Load.StartsWith("tow", StringComparison.Ordinal) || Load.StartsWith("downhill", StringComparison.Ordinal)
+        || (Load.StartsWith("band", StringComparison.Ordinal) && Load.EndsWith('v') && !Load.Contains('-', StringComparison.Ordinal));
+
+    /// <summary>True for running straight ahead.</summary>
+    public bool IsStraight => Course == Straight;
+
+    /// <summary>True when it began from rest: no moving start, and the start known.</summary>
+    public bool IsFromRest => Start != StartPosition.Moving && Trigger != StartTrigger.ZoneLine;
+
+    /// <summary>The key under which times from the start compare; null when only a zone was timed.</summary>
+    public string? StartKey => Trigger == StartTrigger.ZoneLine
+        ? null
+        : string.Join('|', Course, Load, MethodKey, StartText, Trigger, Plain(Math.Round(StartBehindGateMetres / Limits.SameStartMetres) * Limits.SameStartMetres), SideKey);
+
+    /// <summary>The key under which flying times compare: they do not know what started the clock, but they know the way to the zone.</summary>
+    public string FlyingKey => string.Join('|', "fly", Course, Load, MethodKey, Start == StartPosition.Moving ? StartText : "", IsStraight ? "" : SideKey);
+
+    private string MethodKey => Method == TimingMethod.Hand ? "hand" : "gates";
+
+    private string SideKey => Side?.ToString() ?? "";
+
+    private string StartText => (Start?.ToString() ?? "") + (RunInMetres is { } run ? Plain(run) : "");
+
+    /// <summary>The trial of a line as it is timed.</summary>
+    /// <param name="demand">What the line asks.</param>
+    /// <param name="method">How it is timed.</param>
+    /// <param name="trigger">What starts the clock.</param>
+    /// <param name="startBehindGateMetres">Distance of the start line behind the first gate, m.</param>
+    /// <param name="side">Side run to, if any.</param>
+    public static Trial Of(LineDemand demand, TimingMethod method, StartTrigger trigger, double startBehindGateMetres, Side? side) => new(
+        CourseKey(demand.Course), demand.Line.Start?.Position, demand.Line.Start?.RunIn?.Metres, trigger, startBehindGateMetres, method, LoadKey(demand.AppliedLoad), side);
+
+    /// <summary>A course as a key: its legs with intent and its turns.</summary>
+    /// <param name="course">The course; null for work that is no run.</param>
+    public static string CourseKey(Course? course)
+    {
+        if (course is null || course.IsStraightSprint)
+        {
+            return Straight;
+        }
+
+        var parts = new List<string>();
+        foreach (var leg in course.Legs.Where(l => l.FromMetres < course.IntentEnd - 1e-9))
+        {
+            parts.AddRange(course.Turns.Where(t => Math.Abs(t.AtMetres - leg.FromMetres) < 1e-9).Select(t => "t" + Plain(t.Degrees) + (t.Side is { } side ? side.ToString()[..1] : "")));
+            parts.Add(Plain(leg.Metres) + leg.Movement switch
+            {
+                Movement.Sprint => leg.Role switch { SegmentRole.Float => "float", SegmentRole.Slow => "slow", _ => "m" },
+                var other => other.ToString().ToLowerInvariant(),
+            });
+        }
+
+        return string.Join('+', parts);
+    }
+
+    /// <summary>A load as a key: kind and amount, a mass always in kg; empty when there is none.</summary>
+    /// <param name="load">The load.</param>
+    public static string LoadKey(LineLoad? load)
+    {
+        if (load is null or { Kind: LoadKind.Lift })
+        {
+            return "";
+        }
+
+        var kind = load.Kind.ToString().ToLowerInvariant();
+        return load.Unit switch
+        {
+            LoadUnit.None => kind,
+            LoadUnit.Kilogram or LoadUnit.Pound => kind + Plain(Math.Round(LoadEffect.Kilograms(load, 1)!.Value * 2) / 2) + "kg",
+            LoadUnit.PercentBodyMass => kind + Plain(load.Amount) + "bm",
+            LoadUnit.PercentSpeed => kind + Plain(load.Amount) + "v",
+            LoadUnit.PercentGrade => kind + Plain(load.Amount) + "grade",
+            LoadUnit.Degree => kind + Plain(load.Amount) + "deg",
+            _ => kind + load.Unit.ToString().ToLowerInvariant(),
+        };
+    }
+
+    /// <summary>What sets this trial apart from the plainest one of its course, in a coach's words: "from 3-point, start 0.5 m back, sled 10 kg"; empty for the plainest.</summary>
+    public string Words => string.Join(", ", Said(true));
+
+    /// <summary>What sets its flying times apart; they do not know what started the clock.</summary>
+    public string FlyingWords => string.Join(", ", Said(false));
+
+    private IEnumerable<string> Said(bool fromStart)
+    {
+        if (Start is { } start && (fromStart || start == StartPosition.Moving))
+        {
+            yield return "from " + StartWords(start) + (RunInMetres is { } run ? $" {Figures.Number(run, 1)} m" : "");
+        }
+
+        if (Side is { } side && (fromStart || !IsStraight))
+        {
+            yield return side.ToString().ToLowerInvariant();
+        }
+
+        if (Load.Length > 0)
+        {
+            yield return LoadWords(Load);
+        }
+
+        if (fromStart && Trigger is StartTrigger.FirstMove or StartTrigger.Gun)
+        {
+            yield return Trigger == StartTrigger.Gun ? "from the gun" : "from the first movement";
+        }
+
+        if (fromStart && StartBehindGateMetres > Limits.SameStartMetres / 2)
+        {
+            yield return $"start {Figures.Number(StartBehindGateMetres, 2)} m back";
+        }
+
+        if (Method == TimingMethod.Hand)
+        {
+            yield return "by hand";
+        }
+    }
+
+    /// <summary>A start position in words.</summary>
+    /// <param name="start">The position.</param>
+    public static string StartWords(StartPosition start) => start switch
+    {
+        StartPosition.ThreePoint => "3-point",
+        StartPosition.FourPoint => "4-point",
+        StartPosition.HalfKneeling => "half-kneeling",
+        _ => start.ToString().ToLowerInvariant(),
+    };
+
+    /// <summary>A course key in words: "5 m, turn, 10 m, turn, 5 m"; the three legs of the 5-10-5 are called by that name.</summary>
+    /// <param name="key">Key made by <see cref="CourseKey"/>.</param>
+    public static string CourseWords(string key)
+    {
+        if (key == Straight)
+        {
+            return "straight";
+        }
+
+        var parts = key.Split('+');
+        if (parts.Where(p => p[0] != 't').SequenceEqual(["5m", "10m", "5m"]) && parts.Count(p => p.StartsWith("t180", StringComparison.Ordinal)) == 2)
+        {
+            return "5-10-5";
+        }
+
+        return string.Join(", ", parts.Select(p => p[0] == 't'
+            ? $"turn {p.Trim('t').TrimEnd('L', 'R')}°{(p.EndsWith('L') ? " left" : p.EndsWith('R') ? " right" : "")}"
+            : p.EndsWith('m') && char.IsDigit(p[^2]) ? p[..^1] + " m" : string.Concat(p.TakeWhile(c => char.IsDigit(c) || c == '.')) + " m " + string.Concat(p.SkipWhile(c => char.IsDigit(c) || c == '.'))));
+    }
+
+    private static string LoadWords(string key)
+    {
+        var at = key.TakeWhile(char.IsLetter).Count();
+        return at == key.Length ? key : $"{key[..at]} {key[at..].Replace("kg", " kg").Replace("bm", "% of body mass").Replace("grade", "%").Replace("deg", "°").Replace("v", "% of speed").Replace("-", Figures.Minus)}";
+    }
+
+    private static string Plain(double value) => Math.Round(value, 3).ToString("0.###", CultureInfo.InvariantCulture);
+}

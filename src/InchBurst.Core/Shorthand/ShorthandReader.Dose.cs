@@ -1,0 +1,230 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+using static InchBurst.Core.Shorthand.ShorthandWords;
+
+namespace InchBurst.Core.Shorthand;
+
+/// <summary>Sets, reps and the shape of a rep.</summary>
+internal sealed partial class ShorthandReader
+{
+    private void Dose()
+    {
+        var numbers = new List<Token>();
+        while (true)
+        {
+            if (Now.Kind is not (TokenKind.Number or TokenKind.Clock))
+            {
+                throw Wrong(Now, "A number must follow the x.");
+            }
+
+            numbers.Add(Now);
+            at++;
+            if (Now.Kind != TokenKind.Times)
+            {
+                break;
+            }
+
+            at++;
+        }
+
+        if (numbers.Count > 3)
+        {
+            throw Wrong(numbers[3], "A dose has at most sets x reps x one rep.");
+        }
+
+        var amount = numbers[^1];
+        if (numbers.Count == 3)
+        {
+            sets = Whole(numbers[0], 1, 20, "Sets");
+            reps = Whole(numbers[1], 1, 100, "Reps");
+        }
+        else if (numbers.Count == 2)
+        {
+            reps = Whole(numbers[0], 1, 100, "Reps");
+        }
+
+        if (amount.Kind == TokenKind.Clock)
+        {
+            shape = new TimedShape(Within(amount, amount.Value, 1, 7200, "A time in seconds"));
+        }
+        else if (Now.Kind == TokenKind.Word && TimeUnits.TryGetValue(Now.Text, out var seconds))
+        {
+            at++;
+            shape = new TimedShape(Within(amount, amount.Value * seconds, 1, 7200, "A time in seconds"));
+        }
+        else if (Now.IsWord(CountWords) || Now.IsWord(PassWords))
+        {
+            var passes = Now.IsWord(PassWords);
+            if (exerciseName is null && CatalogueMatch() is not null)
+            {
+                bareNumber = amount;
+                return;
+            }
+
+            Movement? counted = CountMovements.TryGetValue(Now.Text, out var does) ? does : null;
+            at++;
+            shape = new CountShape(Whole(amount, 1, 500, "The count"), passes, counted);
+        }
+        else if (Now.Is('+') || (Now.Kind == TokenKind.Word && (DistanceUnits.ContainsKey(Now.Text) || IsRole(at) || IsMovement(at))))
+        {
+            shape = Segments(amount);
+        }
+        else
+        {
+            bareNumber = amount;
+        }
+    }
+
+    private bool IsRole(int index) => tokens[index].Kind == TokenKind.Word && Roles.ContainsKey(tokens[index].Text) && CatalogueMatch() is null or { Words: 1 };
+
+    private bool IsMovement(int index) => tokens[index].Kind == TokenKind.Word && Movements.ContainsKey(tokens[index].Text) && CatalogueMatch() is null or { Words: 1 };
+
+    private void SettleShape()
+    {
+        if (shape is null && bareNumber is { } bare)
+        {
+            shape = exercise?.Counted switch
+            {
+                CountedIn.Reps => new CountShape(Whole(bare, 1, 500, "The count")),
+                CountedIn.Passes => new CountShape(Whole(bare, 1, 500, "The count"), true),
+                CountedIn.Seconds => throw Wrong(bare, $"{bare.Text} what? Say {bare.Text} s or {bare.Text} min."),
+                null when exerciseName is not null => new CountShape(Whole(bare, 1, 500, "The count")),
+                _ => new RunShape([new(Metres(bare, context.DefaultUnit), SegmentRole.Run)]),
+            };
+        }
+
+        if (shape is null && exercise is not null)
+        {
+            // The name alone stands for the usual dose; a dose in the catalogue is a dose, so this goes one deep.
+            var usual = new ShorthandReader(exercise.Dose, context) { exercise = exercise, exerciseName = exercise.Name };
+            while (usual.Now.Kind != TokenKind.End)
+            {
+                usual.Part();
+            }
+
+            usual.SettleShape();
+            (sets, reps, shape) = (usual.sets, usual.reps, usual.shape);
+            eachSide |= usual.eachSide;
+        }
+
+        if (shape is null)
+        {
+            throw Wrong(tokens[^1], exerciseName is null ? "How far, or how long? Such as 4 x 20 m." : $"How much of “{exerciseName}”? Such as 2 x 10 m, 3 x 5 or 2 min.");
+        }
+    }
+
+    private RunShape Segments(Token first)
+    {
+        var rough = new List<Piece>();
+        var amount = (Token?)first;
+        while (true)
+        {
+            if (amount is { } number)
+            {
+                DistanceUnit? unit = null;
+                if (Now.Kind == TokenKind.Word && DistanceUnits.TryGetValue(Now.Text, out var written))
+                {
+                    unit = written;
+                    at++;
+                }
+
+                SegmentRole? role = null;
+                Movement? movement = null;
+                while (role is null && IsRole(at) || movement is null && IsMovement(at))
+                {
+                    if (role is null && IsRole(at))
+                    {
+                        role = Roles[Now.Text];
+                    }
+                    else
+                    {
+                        movement = Movements[Now.Text];
+                    }
+
+                    at++;
+                }
+
+                // "Back" with nothing to come back from is running backwards.
+                if (role == SegmentRole.Back && movement is null && rough.TrueForAll(r => r.Amount is null))
+                {
+                    (role, movement) = (null, Movement.Backpedal);
+                }
+
+                rough.Add(new(number, unit, role ?? SegmentRole.Run, null, null, movement));
+            }
+
+            if (!Now.Is('+'))
+            {
+                break;
+            }
+
+            at++;
+            if (Now.IsWord("turn", "cut"))
+            {
+                rough.Add(TurnOrCut());
+                amount = null;
+            }
+            else if (Now.Kind == TokenKind.Number)
+            {
+                amount = Now;
+                at++;
+            }
+            else
+            {
+                throw Now.Kind == TokenKind.Word ? Unknown(Now) : Wrong(Now, "A distance, a turn or a cut must follow the +.");
+            }
+        }
+
+        if (rough.Count > 24)
+        {
+            throw Wrong(first, "A rep has at most 24 parts.");
+        }
+
+        // A unit said later holds for the parts before it: 20 build + 10 fly + 20 m slow.
+        var unitAhead = rough.LastOrDefault(r => r.Unit is not null)?.Unit ?? context.DefaultUnit;
+        var segments = new RunSegment[rough.Count];
+        for (var i = rough.Count - 1; i >= 0; i--)
+        {
+            var part = rough[i];
+            unitAhead = part.Unit ?? unitAhead;
+            segments[i] = part.Amount is { } number
+                ? new(Metres(number, unitAhead), part.Role, Movement: part.Movement)
+                : new(new Distance(0, unitAhead), part.Role, part.Angle, part.Side);
+        }
+
+        return new RunShape(segments);
+    }
+
+    private sealed record Piece(Token? Amount, DistanceUnit? Unit, SegmentRole Role, double? Angle, Side? Side, Movement? Movement = null);
+
+    private Piece TurnOrCut()
+    {
+        var role = Now.IsWord("turn") ? SegmentRole.Turn : SegmentRole.Cut;
+        at++;
+        double angle = role == SegmentRole.Turn ? 180 : 45;
+        if (Now.Kind == TokenKind.Number)
+        {
+            angle = Within(Now, Now.Value, 1, 360, "An angle in degrees");
+            at++;
+            if (Now.IsWord("deg", "degree", "degrees") || Now.Is('°'))
+            {
+                at++;
+            }
+        }
+
+        return new(null, null, role, angle, ReadSide());
+    }
+
+    private Side? ReadSide()
+    {
+        if (!Now.IsWord("left", "right"))
+        {
+            return null;
+        }
+
+        var side = Now.IsWord("left") ? Side.Left : Side.Right;
+        at++;
+        return side;
+    }
+}

@@ -1,0 +1,279 @@
+namespace InchBurst.Core.Sprint;
+
+/// <summary>A least-squares solution.</summary>
+internal sealed class FitSolution(double[] parameters, bool startFitted, bool offsetFitted, double knownStart, bool fromMovement, double[] residuals, double[,] normal)
+{
+    public double Mss => parameters[0];
+
+    public double Tau => parameters[1];
+
+    public bool StartFitted => startFitted;
+
+    public bool OffsetFitted => offsetFitted;
+
+    public double Start => startFitted ? parameters[2] : knownStart;
+
+    public double Offset => offsetFitted ? parameters[^1] : 0;
+
+    public double[] Residuals => residuals;
+
+    public double Squares { get; } = residuals.Sum(r => r * r);
+
+    /// <summary>True for a curve that a human sprint from rest can have.</summary>
+    public bool IsHuman => Mss is <= 13.5 and >= 2.5 && Tau is >= 0.2 and <= 3.5;
+
+    public double TimeAt(double metres)
+    {
+        var curve = new SprintCurve(Mss, Tau);
+        return curve.TimeTo(metres + Start) - (fromMovement ? 0 : curve.TimeTo(Start)) + Offset;
+    }
+
+    /// <summary>Standard errors from the normal matrix and the residuals; null when there is no freedom or the gates cannot tell the parameters apart.</summary>
+    public (double Mss, double Tau, double Covariance)? Errors()
+    {
+        var freedom = residuals.Length - parameters.Length;
+        if (freedom < 1)
+        {
+            return null;
+        }
+
+        // Two columns of the inverse are enough.
+        var first = FitSolver.Linear(normal, Unit(0));
+        var second = FitSolver.Linear(normal, Unit(1));
+        if (first is null || second is null || !(first[0] > 0) || !(second[1] > 0))
+        {
+            return null;
+        }
+
+        var variance = Squares / freedom;
+        return (Math.Sqrt(first[0] * variance), Math.Sqrt(second[1] * variance), first[1] * variance);
+    }
+
+    private double[] Unit(int at)
+    {
+        var unit = new double[parameters.Length];
+        unit[at] = 1;
+        return unit;
+    }
+}
+
+/// <summary>Least squares of the sprint curve on gate times: Levenberg-Marquardt on at most four parameters with exact derivatives, within bounds.</summary>
+internal static class FitSolver
+{
+    private const int MostSteps = 120;
+
+    public static FitSolution? Solve(IReadOnlyList<GateTime> marks, FitAssumptions assumptions)
+    {
+        var fitStart = assumptions.StartBehindGateMetres is null;
+        var fitOffset = assumptions.FitClockOffset;
+        var n = 2 + (fitStart ? 1 : 0) + (fitOffset ? 1 : 0);
+        double[] p = new double[n], low = new double[n], high = new double[n];
+        (p[0], low[0], high[0]) = (FirstMss(marks), 2, 20);
+        (p[1], low[1], high[1]) = (1, 0.05, 8);
+        if (fitStart)
+        {
+            (p[2], low[2], high[2]) = (0.3, 0.001, 5);
+        }
+
+        if (fitOffset)
+        {
+            (p[n - 1], low[n - 1], high[n - 1]) = (0.15, -0.5, 1.5);
+        }
+
+        var start = assumptions.StartBehindGateMetres ?? 0;
+        var jacobian = new double[marks.Count, n];
+        var residuals = new double[marks.Count];
+        var trial = new double[marks.Count];
+        var squares = Model(marks, p, fitStart, fitOffset, start, assumptions.FromMovement, residuals, jacobian);
+        var damping = 1e-3;
+        var normal = new double[n, n];
+        for (var step = 0; step < MostSteps && double.IsFinite(squares); step++)
+        {
+            var gradient = Normal(jacobian, residuals, normal);
+            var damped = (double[,])normal.Clone();
+            for (var i = 0; i < n; i++)
+            {
+                damped[i, i] += damping * Math.Max(normal[i, i], 1e-12);
+            }
+
+            if (Linear(damped, gradient) is not { } change)
+            {
+                damping *= 10;
+                if (damping > 1e12)
+                {
+                    break;
+                }
+
+                continue;
+            }
+
+            var next = new double[n];
+            var moved = 0.0;
+            for (var i = 0; i < n; i++)
+            {
+                next[i] = Math.Clamp(p[i] + change[i], low[i], high[i]);
+                moved = Math.Max(moved, Math.Abs(next[i] - p[i]) / (Math.Abs(p[i]) + 1e-6));
+            }
+
+            var better = Model(marks, next, fitStart, fitOffset, start, assumptions.FromMovement, trial, null);
+            if (better <= squares)
+            {
+                var gain = squares - better;
+                p = next;
+                squares = Model(marks, p, fitStart, fitOffset, start, assumptions.FromMovement, residuals, jacobian);
+                damping = Math.Max(damping / 10, 1e-12);
+                if (moved < 1e-9 || (gain <= 1e-16 && moved < 1e-6))
+                {
+                    break;
+                }
+            }
+            else
+            {
+                damping *= 10;
+                if (moved < 1e-12 || damping > 1e12)
+                {
+                    break;
+                }
+            }
+        }
+
+        if (!double.IsFinite(squares) || !p.All(double.IsFinite))
+        {
+            return null;
+        }
+
+        Normal(jacobian, residuals, normal);
+        return new(p, fitStart, fitOffset, start, assumptions.FromMovement, [.. residuals], normal);
+    }
+
+    /// <summary>Solves a small symmetric system by elimination with pivots; null when it is singular.</summary>
+    public static double[]? Linear(double[,] matrix, double[] right)
+    {
+        var n = right.Length;
+        var a = (double[,])matrix.Clone();
+        var b = (double[])right.Clone();
+        for (var column = 0; column < n; column++)
+        {
+            var pivot = column;
+            for (var row = column + 1; row < n; row++)
+            {
+                pivot = Math.Abs(a[row, column]) > Math.Abs(a[pivot, column]) ? row : pivot;
+            }
+
+            if (!(Math.Abs(a[pivot, column]) > 1e-13 * Math.Abs(matrix[column, column])))
+            {
+                return null;
+            }
+
+            for (var k = 0; k < n && pivot != column; k++)
+            {
+                (a[column, k], a[pivot, k]) = (a[pivot, k], a[column, k]);
+            }
+
+            (b[column], b[pivot]) = (b[pivot], b[column]);
+            for (var row = column + 1; row < n; row++)
+            {
+                var factor = a[row, column] / a[column, column];
+                for (var k = column; k < n; k++)
+                {
+                    a[row, k] -= factor * a[column, k];
+                }
+
+                b[row] -= factor * b[column];
+            }
+        }
+
+        for (var row = n - 1; row >= 0; row--)
+        {
+            for (var k = row + 1; k < n; k++)
+            {
+                b[row] -= a[row, k] * b[k];
+            }
+
+            b[row] /= a[row, row];
+        }
+
+        return b;
+    }
+
+    // Residuals are measured less fitted; gives their sum of squares and, where asked, the derivatives of the fitted times.
+    private static double Model(IReadOnlyList<GateTime> marks, double[] p, bool fitStart, bool fitOffset, double knownStart, bool fromMovement, double[] residuals, double[,]? jacobian)
+    {
+        var (mss, tau) = (p[0], p[1]);
+        var start = fitStart ? p[2] : knownStart;
+        var offset = fitOffset ? p[^1] : 0;
+        double lead = 0, leadMss = 0, leadTau = 0, leadSlope = 0;
+        if (start > 0 && !fromMovement)
+        {
+            lead = Time(start, mss, tau, out leadMss, out leadTau, out leadSlope);
+        }
+
+        var squares = 0.0;
+        for (var i = 0; i < marks.Count; i++)
+        {
+            var time = Time(marks[i].Metres + start, mss, tau, out var byMss, out var byTau, out var slope);
+            residuals[i] = marks[i].Seconds - (time - lead + offset);
+            squares += residuals[i] * residuals[i];
+            if (jacobian is not null)
+            {
+                jacobian[i, 0] = byMss - leadMss;
+                jacobian[i, 1] = byTau - leadTau;
+                if (fitStart)
+                {
+                    jacobian[i, 2] = slope - leadSlope;
+                }
+
+                if (fitOffset)
+                {
+                    jacobian[i, p.Length - 1] = 1;
+                }
+            }
+        }
+
+        return squares;
+    }
+
+    private static double[] Normal(double[,] jacobian, double[] residuals, double[,] normal)
+    {
+        var n = normal.GetLength(0);
+        var gradient = new double[n];
+        Array.Clear(normal);
+        for (var k = 0; k < residuals.Length; k++)
+        {
+            for (var i = 0; i < n; i++)
+            {
+                gradient[i] += jacobian[k, i] * residuals[k];
+                for (var j = 0; j < n; j++)
+                {
+                    normal[i, j] += jacobian[k, i] * jacobian[k, j];
+                }
+            }
+        }
+
+        return gradient;
+    }
+
+    private static double FirstMss(IReadOnlyList<GateTime> marks)
+    {
+        var fastest = 0.0;
+        for (var i = 0; i < marks.Count; i++)
+        {
+            var (metres, seconds) = i == 0 ? (marks[i].Metres, marks[i].Seconds) : (marks[i].Metres - marks[i - 1].Metres, marks[i].Seconds - marks[i - 1].Seconds);
+            fastest = Math.Max(fastest, metres / seconds);
+        }
+
+        return Math.Clamp(fastest * 1.02, 2.5, 15);
+    }
+
+    // Time to a distance with its derivatives by MSS, tau and distance.
+    private static double Time(double d, double mss, double tau, out double byMss, out double byTau, out double slope)
+    {
+        var s = d / (mss * tau);
+        var x = SprintCurve.ScaledTime(s);
+        var dx = 1 / -SprintCurve.Expm1(-x);
+        byMss = -dx * s * tau / mss;
+        byTau = x - (dx * s);
+        slope = dx / mss;
+        return tau * x;
+    }
+}

@@ -1,0 +1,71 @@
+namespace InchBurst.Data.Entities;
+
+public sealed class Squad
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+
+    /// <summary>Name of the coaching school that judges this squad's sessions; empty means the usual one.</summary>
+    public string School { get; set; } = "";
+    public DateTime? RetiredAt { get; set; }
+    public List<Athlete> Athletes { get; } = [];
+}
+
+public enum AthleteSex
+{
+    NotSaid,
+    Female,
+    Male,
+}
+
+public enum PlayingGroup
+{
+    None,
+    HighMinutes,
+    LowMinutes,
+}
+
+public enum StartStance
+{
+    NotSaid,
+    Standing,
+    ThreePoint,
+    FourPoint,
+    Blocks,
+}
+
+public enum FrontFoot
+{
+    NotSaid,
+    Left,
+    Right,
+}
+
+public enum Availability
+{
+    Full,
+    Modified,
+    Out,
+}
+
+public sealed class Athlete
+{
+    public int Id { get; set; }
+    public int SquadId { get; set; }
+    public Squad? Squad { get; set; }
+    public string Name { get; set; } = "";
+    public AthleteSex Sex { get; set; }
+    public int? BirthYear { get; set; }
+    public double? HeightMetres { get; set; }
+    public double? MassKilograms { get; set; }
+    public string Position { get; set; } = "";
+    public PlayingGroup Group { get; set; }
+    public StartStance Stance { get; set; }
+    public FrontFoot FrontFoot { get; set; }
+    public string Notes { get; set; } = "";
+    public Availability Availability { get; set; }
+    public string AvailabilityReason { get; set; } = "";
+    public string AvailabilitySaidBy { get; set; } = "";
+    public DateOnly? AvailabilitySince { get; set; }
+    public DateTime? RetiredAt { get; set; }
+}

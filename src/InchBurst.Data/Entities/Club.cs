@@ -1,0 +1,50 @@
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+
+namespace InchBurst.Data.Entities;
+
+/// <summary>The one club of this file.</summary>
+public sealed class Club
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+    public DistanceUnit DistanceUnit { get; set; }
+    public MassReading MassUnit { get; set; }
+    public SpeedReading SpeedUnit { get; set; }
+    public bool IsDemo { get; set; }
+
+    /// <summary>What timing gates show to be let in; empty while none are.</summary>
+    public string GateToken { get; set; } = "";
+}
+
+/// <summary>An exercise of the club's own, one that replaces a built-in of the same name, or a built-in that is hidden.</summary>
+public sealed class ClubExercise
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+
+    /// <summary>The exercise as JSON; null when this row only hides a built-in.</summary>
+    public string? Json { get; set; }
+
+    public bool Hidden { get; set; }
+}
+
+/// <summary>A coaching school copied and changed by the club.</summary>
+public sealed class ClubSchool
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+    public string Json { get; set; } = "";
+}
+
+/// <summary>A plan kept to be used again.</summary>
+public sealed class KeptPlan
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+    public int WindowMinutes { get; set; }
+    public string PlanJson { get; set; } = "";
+    public string By { get; set; } = "";
+    public DateTime At { get; set; }
+    public DateTime? DeletedAt { get; set; }
+}

@@ -1,0 +1,89 @@
+using InchBurst.Core.Check;
+using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
+using InchBurst.Core.Plan;
+using InchBurst.Core.School;
+using InchBurst.Core.Shorthand;
+using InchBurst.Data.Entities;
+using InchBurst.Data;
+using InchBurst.Web.Drawing;
+
+namespace InchBurst.Web.Support;
+
+/// <summary>A line as a row of the builder.</summary>
+public sealed record BuilderRow(PlanLine Line, string Name, string Said, string Print, string Metres, string Time, string Reaches, bool Known);
+
+/// <summary>A block as the builder shows it.</summary>
+public sealed record BuilderBlock(PlanBlock Block, int Number, IReadOnlyList<BuilderRow> Rows, string Time);
+
+/// <summary>A typed text with its problem, kept in its field.</summary>
+public sealed record TypedLine(string Text, ShorthandProblem? Problem);
+
+/// <summary>How a typed line reads, in words.</summary>
+public sealed record LineReading(PlanLine? Line, string Text, ShorthandProblem? Problem, IReadOnlyList<string> Words, string Adds, bool OwnName, IReadOnlyList<Completion> Offers);
+
+/// <summary>What a plan adds up to: sprint metres by kind, kit, and the squad's last four weeks beside it.</summary>
+/// <param name="Named">Metres that deserve a name of their own: turning, light and heavy loads, help, bounds.</param>
+public sealed record AddsUp(IReadOnlyList<(WorkKind Kind, double Metres)> ByKind, IReadOnlyList<(string Name, double Metres)> Named, IReadOnlyList<string> Kit, double? UsualSprintMetres, int SessionsBefore);
+
+/// <summary>How near an athlete comes to own top speed on a line, and the metres of a rep above 90%.</summary>
+public sealed record ReachRow(string Name, double Share, double MetresAbove90, bool Estimated);
+
+/// <summary>What is chosen and what was typed but not kept: the part of the builder that is not stored.</summary>
+public sealed record BuilderState(
+    int? Line = null,
+    int? Block = null,
+    TypedLine? Typed = null,
+    TypedLine? Edited = null,
+    string? Toast = null,
+    LineFields? Fields = null,
+    IReadOnlyDictionary<string, string>? FieldErrors = null,
+    bool KeepFields = false,
+    string? Panel = null,
+    string? Pasted = null,
+    IReadOnlyList<TextProblem>? PasteProblems = null,
+    string? BlockError = null);
+
+/// <summary>Everything the builder draws.</summary>
+public sealed record BuilderView(
+    PlannedSession Planned,
+    Club Club,
+    IReadOnlyList<Athlete> Athletes,
+    SessionTimeline Timeline,
+    SessionStrip Strip,
+    IReadOnlyList<BuilderBlock> Blocks,
+    LineVolume Total,
+    double FullSeconds,
+    double HardSeconds,
+    IReadOnlyList<Finding> Findings,
+    int? SelectedLine,
+    CoachingSchool School,
+    PlanLine? ShownLine,
+    RestPicture? Rest,
+    AddsUp Adds,
+    IReadOnlyList<ReachRow> Reaches,
+    ClockItem? ShownItem,
+    LaneDrawing? Lane,
+    CourseDrawing? Course,
+    ClockSetting Setting,
+    BuilderState State)
+{
+    /// <summary>What a line asks of the typical athlete.</summary>
+    public LineDemand DemandOf(PlanLine line) => Setting.DemandOf(line);
+
+    public TypedLine Typed => State.Typed ?? new("", null);
+
+    public TypedLine? Edited => State.Edited;
+
+    public string? Toast => State.Toast;
+
+    public PlanBlock? SelectedBlock => State.Block is { } id ? Planned.Plan.Blocks.FirstOrDefault(b => b.Id == id) : null;
+
+    public TrainingSession Session => Planned.Session;
+
+    public double WindowSeconds => Session.WindowMinutes * 60;
+
+    public bool IsOver => Timeline.TotalSeconds > WindowSeconds + Limits.WindowSeconds;
+
+    public int Expected => Athletes.Count(a => a.Availability != Availability.Out);
+}

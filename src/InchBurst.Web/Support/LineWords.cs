@@ -1,0 +1,98 @@
+using InchBurst.Core.Demand;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Rest;
+using InchBurst.Core.School;
+using InchBurst.Core.Shorthand;
+using InchBurst.Core.Units;
+
+namespace InchBurst.Web.Support;
+
+/// <summary>A line in words.</summary>
+public static class LineWords
+{
+    /// <summary>A line in words, piece by piece.</summary>
+    public static IReadOnlyList<string> Of(LineDemand demand, CoachingSchool? school = null)
+    {
+        var line = demand.Line;
+        var words = new List<string>();
+        if (line.Sets > 1)
+        {
+            words.Add($"{line.Sets} sets");
+        }
+
+        words.Add(line.Reps == 1 ? "once" : $"{line.Reps} reps");
+        words.AddRange(line.Shape switch
+        {
+            RunShape run => run.Segments.Select(s => s.IsTurn
+                ? $"{s.Role.ToString().ToLowerInvariant()} {Figures.Number(s.AngleDegrees ?? 180)}°{(s.Side is { } side ? " " + side.ToString().ToLowerInvariant() : "")}"
+                : (s.Role == SegmentRole.Run ? "" : s.Role.ToString().ToLowerInvariant() + " ") + s.Length + (s.Movement is { } movement ? " " + movement.ToString().ToLowerInvariant() : "")),
+            TimedShape time => [Figures.Clock(time.Seconds)],
+            CountShape count => [count.Passes ? $"{count.Count} passes" : $"{count.Count} each go"],
+            _ => [],
+        });
+        if (line.EachSide)
+        {
+            words.Add("each side");
+        }
+
+        if (line.Effort is { } effort)
+        {
+            words.Add(effort.Shape switch
+            {
+                EffortShape.Rise => $"rising to {Figures.Number(effort.Hardest)}%",
+                EffortShape.Band => $"between {Figures.Number(effort.Percents[0])} and {Figures.Number(effort.Percents[1])}%, judged at {Figures.Number(effort.Hardest)}%",
+                _ => string.Join(", ", effort.Percents.Select(p => Figures.Number(p, 1))) + "%",
+            });
+        }
+
+        if (line.Start is not null)
+        {
+            words.Add("from " + ShorthandPrinter.StartText(line.Start));
+        }
+        if (line.Effort is null && line.Exercise is not null && demand.Exercise is null && line.Shape is RunShape)
+        {
+            words.Add($"not in the catalogue, so taken as running at {Figures.Number(demand.HardestEffort)}%");
+        }
+
+        if (line.Load is not null)
+        {
+            words.Add(ShorthandPrinter.LoadText(line.Load));
+        }
+
+        if (line.Gates.Count > 0)
+        {
+            words.Add("gates at " + ShorthandPrinter.List(line.Gates));
+        }
+
+        if (line.Through is not null)
+        {
+            words.Add($"run {line.Through} past the line");
+        }
+
+        if (line.Rest is not null)
+        {
+            words.Add("rest " + ShorthandPrinter.RestText(line.Rest));
+        }
+        else if (line.TotalReps > 1 && RestRules.ByRule(demand, school ?? CoachingSchool.Usual) is { Seconds: > 0 } rule)
+        {
+            words.Add($"rest {Figures.Clock(rule.Seconds)} by rule");
+        }
+
+        if (line.InWaves)
+        {
+            words.Add("in waves");
+        }
+
+        if (line.For.Count > 0)
+        {
+            words.Add("for " + string.Join(", ", line.For));
+        }
+
+        if (line.Cue is not null)
+        {
+            words.Add($"cue “{line.Cue}”");
+        }
+
+        return words;
+    }
+}

@@ -1,0 +1,109 @@
+using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
+using InchBurst.Core.Live;
+using InchBurst.Core.Log;
+using InchBurst.Core.Make;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Rest;
+using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
+using InchBurst.Data.Entities;
+using InchBurst.Data;
+using InchBurst.Web.Drawing;
+
+namespace InchBurst.Web.Support;
+
+/// <summary>A row of the queue.</summary>
+/// <param name="Today">Headline times of today's reps that the next one is judged beside, s.</param>
+public sealed record QueueRow(Athlete Athlete, Attendance Attendance, Turn Turn, string Note, string Warning, IReadOnlyList<double> Today);
+
+/// <summary>Which of a line's marks make its headline time, so that a device can work it out without the server.</summary>
+/// <param name="Label">What the time is, such as "fly 10 m".</param>
+/// <param name="Metres">Length of the stretch in m.</param>
+/// <param name="FromMark">Index of the mark it is counted from; -1 for the start.</param>
+/// <param name="ToMark">Index of the mark it is counted to.</param>
+public sealed record HeadlineSpec(string Label, double Metres, int FromMark, int ToMark);
+
+/// <summary>A run the gates reported and what it gives for the line that is on.</summary>
+public sealed record GateOffer(GateReading Reading, GateMarks Marks);
+
+/// <summary>A box to type into: a time at a mark or another measure.</summary>
+public sealed record EntryBox(string Label, string Unit, bool IsMark, double? ExpectedSeconds, string Typed, MarkDoubt? Doubt);
+
+/// <summary>A line to go to, with the round of its block.</summary>
+public sealed record LinePlace(PlanLine Line, int Round, int Rounds);
+
+/// <summary>The run just saved and what it says.</summary>
+public sealed record SavedRun(
+    Run Run, Athlete Athlete, RunMeaning? Meaning, IReadOnlyList<string> Splits, double? ChangeSeconds, DropOffReading? DropOff, string? Sides, IReadOnlyList<string> Measures, LineTiming Timing);
+
+/// <summary>What was typed and is not stored yet, with the doubts about it.</summary>
+public sealed record TypedEntry(int AthleteId, int? Rep, IReadOnlyList<string> Marks, IReadOnlyList<string> Measures, IReadOnlyList<string> Seen, Side? Side, IReadOnlyList<MarkDoubt> Doubts);
+
+/// <summary>What a request wants shown besides the session itself.</summary>
+public sealed record LiveAsk(TypedEntry? Typed = null, Guid? ClientId = null, string? Toast = null, long? Undone = null, int? UndoneReading = null, int? LineId = null, int? Round = null, int? Person = null, string? PersonError = null, long? RunId = null, bool ForWho = false, bool IsCoach = false, string? BehindTyped = null);
+
+/// <summary>Everything the trackside screen draws.</summary>
+public sealed record LiveView(
+    LiveSession Live,
+    Club Club,
+    IReadOnlyList<Athlete> Squad,
+    LinePlace? Place,
+    LinePlace? Before,
+    LinePlace? After,
+    LineDemand? Demand,
+    LineTiming Timing,
+    LineTurns Turns,
+    IReadOnlyList<QueueRow> Queue,
+    IReadOnlyList<EntryBox> Boxes,
+    LaneDrawing? LaneWide,
+    LaneDrawing? LaneNarrow,
+    SessionStrip Strip,
+    SavedRun? Last,
+    Forecast? Forecast,
+    IReadOnlyList<FitOffer> Offers,
+    IReadOnlyList<string> EarlierCues,
+    GateOffer? Gate,
+    IReadOnlyList<string> QuickDrills,
+    double PlannedSeconds,
+    HeadlineSpec? Headline,
+    double StopShare,
+    IReadOnlyList<GatesHeard> Gates,
+    DateTime Now,
+    string Stamp,
+    LiveAsk Ask)
+{
+    public TrainingSession Session => Live.Session;
+
+    public PlanLine? Line => Place?.Line;
+
+    /// <summary>Where times of the line are expected.</summary>
+    public IReadOnlyList<Distance> Marks => Demand is null ? [] : LineMarks.Expected(Demand);
+
+    public TypedEntry? Typed => Ask.Typed;
+
+    public bool Asks => Boxes.Count > 0;
+
+    public double ElapsedSeconds => Session.StartedAt is { } started ? (Now - started).TotalSeconds : 0;
+
+    /// <summary>When the line shown came on, or null when another one is on.</summary>
+    public DateTime? LineFrom => Place is { } place && place.Line.Id == Session.CurrentLineId && place.Round == Session.CurrentRound ? Session.LineStartedAt : null;
+
+    public QueueRow? OnLine => Queue.FirstOrDefault(q => q.Athlete.Id == Typed?.AthleteId)
+        ?? (Gate is { Reading.Lane: > 0 and var lane } ? Queue.FirstOrDefault(q => q.Turn.Lane == lane) : null)
+        ?? Queue.FirstOrDefault(q => RunningOrder.Goes(q.Turn.State));
+
+    /// <summary>Rep that is typed in now: as claimed when it was in doubt, or the next of whoever is on the line.</summary>
+    public int Rep => Typed?.Rep ?? OnLine?.Turn.Rep ?? 1;
+
+    /// <summary>Side of the rep that is typed in now, or null when the line has none.</summary>
+    public Side? SideNow => Line is null ? null : Typed?.Side ?? SideOf(Line, Rep);
+
+    public IEnumerable<Run> Conflicts => Live.Runs.Where(r => r.Conflict is not null);
+
+    public static Side? SideOf(PlanLine line, int rep) => line.EachSide ? rep % 2 == 1 ? Side.Left : Side.Right : line.Start?.Side;
+
+    public static string ItemName(PlanLine line) => BuilderMaker.Capital(line.Exercise ?? (line.Shape is RunShape { Fly: { } fly } ? $"Fly {Figures.Number(fly.To - fly.From, 1)}" : line.Kind.Name()));
+
+    public static string PlaceName(LinePlace place) => ItemName(place.Line) + (place.Rounds > 1 ? $", round {place.Round}" : "");
+}
