@@ -125,7 +125,7 @@ public static class SessionClock
             lanes,
             line.Sets,
             line.Reps * sides,
-            busy + (waves ? 0 : setting.ChangeoverSeconds),
+            busy + (waves || passing ? 0 : setting.ChangeoverSeconds),
             rest,
             line.Rest?.SetSeconds ?? rest,
             setting.StartIntervalSeconds,

@@ -141,11 +141,11 @@ public sealed class LineDemand
     public bool TeachesStopping => Exercise is { Stops: true } || (Course is { SharpTurns: > 0 } && HardestEffort >= Limits.HardPercent && IsIntent);
 
     /// <summary>True when it warms: known easy movement, neither held still nor full nor heavy.</summary>
-    public bool Warms => !IsFull && Tissues == Tissues.None && Exercise is not { StaticHold: true } && Movement is not (Movement.Hold or Movement.Lift or Movement.Throw)
+    public bool Warms => !IsFull && !Load.IsHeavy && Tissues == Tissues.None && Exercise is not { StaticHold: true } && Movement is not (Movement.Hold or Movement.Lift or Movement.Throw)
         && (Exercise is not null || Line.Exercise is null) && HardestEffort >= EasiestWarming || IsBuildUp;
 
-    /// <summary>True for a run that rises towards full speed and stays under it: 70% or more, not full.</summary>
-    public bool IsBuildUp => IsHardSprint && !IsFull && Load.Sense == LoadSense.Free;
+    /// <summary>True for a run straight on that rises towards full speed and stays under it: 70% or more, not full.</summary>
+    public bool IsBuildUp => IsHardSprint && !IsFull && Load.Sense == LoadSense.Free && Course is not { SharpTurns: > 0 };
 
     /// <summary>True when each athlete needs the lane alone, so that a queue forms.</summary>
     public bool Queues => !Line.InWaves && ((IsHardSprint && Course is not null) || IsResisted || IsAssisted || Line.Shape is CountShape { Passes: true });

@@ -65,8 +65,8 @@ public sealed record LegPace(CourseLeg Leg, double EntrySpeed, double PeakSpeed,
 }
 
 /// <summary>
-/// A rep run along its course by physics: each leg on the athlete's curve with effort and load, braking before turns as hard as the athlete can, the next leg from the
-/// speed that is left. Speeds of other movements as shares of sprinting, and what a turn leaves of speed, are an own model.
+/// A rep run along its course by physics: each leg on the athlete's curve with effort and load, braking before turns twice as hard as is believed of a stop (short, low
+/// steps, nothing to be safe for; common practice), the next leg from the speed that is left. Speeds of other movements as shares of sprinting, and what a turn leaves of speed, are an own model.
 /// </summary>
 /// <param name="Legs">Legs in order.</param>
 /// <param name="FreeTopSpeed">The athlete's own free top speed, m/s.</param>
@@ -78,6 +78,7 @@ public sealed record RepPace(IReadOnlyList<LegPace> Legs, double FreeTopSpeed)
     private const double JoggingSpeed = 2.5;
     private const double UsualSlowing = 3.0;
     private const double WholeTurnDegrees = 120;
+    private const double TurnBraking = 2;
 
     /// <summary>From go until intent ends, s; the whole rep where nothing is done with intent.</summary>
     public double Seconds => Legs.Any(l => l.Leg.HasIntent) ? TimeAt(Legs.Last(l => l.Leg.HasIntent).Leg.ToMetres) : Legs.Sum(l => l.Seconds);
@@ -133,7 +134,7 @@ public sealed record RepPace(IReadOnlyList<LegPace> Legs, double FreeTopSpeed)
     /// <param name="free">The athlete's free curve.</param>
     /// <param name="loaded">The curve under the load; the same when there is none.</param>
     /// <param name="effort">Effort in percent, above 0.</param>
-    /// <param name="braking">Hardest braking in m/s2, above 0.</param>
+    /// <param name="braking">Hardest braking believed of a stop in m/s2, above 0.</param>
     /// <param name="entrySpeed">Speed at the start line, m/s: 0 from rest.</param>
     public static RepPace Run(Course course, SprintCurve free, SprintCurve loaded, double effort, double braking, double entrySpeed = 0)
     {
@@ -163,7 +164,7 @@ public sealed record RepPace(IReadOnlyList<LegPace> Legs, double FreeTopSpeed)
             var curve = loaded.AtEffort(share * ShareOf(leg.Movement));
             var change = next is null ? 0 : course.Turns.Where(t => Math.Abs(t.AtMetres - leg.ToMetres) < 1e-9).Select(t => t.ChangeDegrees).DefaultIfEmpty(Between(leg, next)).Max();
             var allowed = next is null || change < Limits.TurnDegrees ? double.PositiveInfinity : curve.Mss * Math.Max(0, 1 - (change / WholeTurnDegrees));
-            var pace = OnCurve(leg, curve, speed, allowed, braking);
+            var pace = OnCurve(leg, curve, speed, allowed, braking * TurnBraking);
             legs.Add(pace);
             speed = pace.ExitSpeed;
         }
