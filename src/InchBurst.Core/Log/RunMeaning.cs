@@ -1,3 +1,4 @@
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Log;
@@ -55,6 +56,15 @@ public sealed record RunMeaning(string Label, double Seconds, double Speed, doub
     /// <param name="flying">True when flying times are compared.</param>
     public static bool Comparable(LoggedRun a, LoggedRun b, bool flying = false) =>
         flying ? a.Trial.FlyingKey == b.Trial.FlyingKey : a.Trial.StartKey is { } key && key == b.Trial.StartKey;
+
+    /// <summary>True when two runs are of one trial but for the side they were run to, over one headline stretch: left may then be set against right.</summary>
+    /// <param name="a">One run, with at least one mark.</param>
+    /// <param name="b">The other, with at least one mark.</param>
+    public static bool SameButSide(LoggedRun a, LoggedRun b)
+    {
+        var (x, y) = (Stretches.Headline(a with { Side = null }), Stretches.Headline(b with { Side = null }));
+        return (x.Key, x.FromMillimetres, x.ToMillimetres) == (y.Key, y.FromMillimetres, y.ToMillimetres);
+    }
 
     /// <summary>The stretch that matters most of a run: its zone when both ends were marked, otherwise from the start to the last mark.</summary>
     /// <param name="run">The run, with at least one mark.</param>

@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
@@ -15,16 +16,27 @@ public static class PlanJson
     /// <summary>The plan from JSON text.</summary>
     /// <param name="json">Text made by <see cref="Write"/>, by this program or an older one.</param>
     /// <exception cref="JsonException">The text is not a plan, or of a version this program does not know.</exception>
-    public static SessionPlan Read(string json)
+    public static SessionPlan Read(string json) => VersionOf(json) switch
     {
-        var plan = JsonSerializer.Deserialize(json, PlanJsonContext.Default.SessionPlan) ?? throw new JsonException("The plan is empty.");
-        return plan.Version switch
+        SessionPlan.Current => JsonSerializer.Deserialize(json, PlanJsonContext.Default.SessionPlan)!,
+        1 => PlanUpgrade.FromOne(JsonNode.Parse(json)!).Deserialize(PlanJsonContext.Default.SessionPlan)!,
+        > SessionPlan.Current and var version => throw new JsonException($"Plan version {version} is newer than this program."),
+        _ => throw new JsonException("This is no plan."),
+    };
+
+    // The form decides how the rest is read, so it is looked up first; it stands at the front of what this program writes.
+    private static int VersionOf(string json)
+    {
+        var reader = new Utf8JsonReader(Encoding.UTF8.GetBytes(json));
+        while (reader.Read())
         {
-            SessionPlan.Current => plan,
-            1 => PlanUpgrade.FromOne(JsonNode.Parse(json)!).Deserialize(PlanJsonContext.Default.SessionPlan)!,
-            > SessionPlan.Current => throw new JsonException($"Plan version {plan.Version} is newer than this program."),
-            _ => throw new JsonException($"There is no plan version {plan.Version}."),
-        };
+            if (reader is { TokenType: JsonTokenType.PropertyName, CurrentDepth: 1 } && reader.ValueTextEquals("version"))
+            {
+                return reader.Read() && reader.TryGetInt32(out var version) ? version : 0;
+            }
+        }
+
+        return 0;
     }
 }
 

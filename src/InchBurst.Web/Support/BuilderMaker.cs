@@ -50,13 +50,13 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         return (new(Math.Max(1, expected.Count), session.Lanes, pace, catalogue, session.StartIntervalSeconds, For, await schools.OfAsync(session)) { ChangeoverSeconds = session.ChangeoverSeconds, Kit = SessionKit.Read(session.KitJson) }, pace, athletes);
     }
 
-    /// <summary>True when a line is for an athlete: by group, by name, for everyone, or for the others of the line before it.</summary>
-    public static bool IsFor(SessionPlan plan, PlanLine line, Athlete athlete) => line.For.Count == 0 || line.For.Any(f =>
-        (f == "others" && plan.Lines.TakeWhile(l => l.Id != line.Id).LastOrDefault() is { } before && before.For.Count > 0 && !IsFor(plan, before, athlete))
-        || (f == "high minutes" && athlete.Group == PlayingGroup.HighMinutes)
-        || (f == "low minutes" && athlete.Group == PlayingGroup.LowMinutes)
-        || athlete.Name.Equals(f, StringComparison.OrdinalIgnoreCase)
-        || athlete.Name.StartsWith(f + " ", StringComparison.OrdinalIgnoreCase));
+    /// <summary>True when a line is for an athlete.</summary>
+    public static bool IsFor(SessionPlan plan, PlanLine line, Athlete athlete) => plan.Covers(line, athlete.Name, athlete.Group switch
+    {
+        PlayingGroup.HighMinutes => LineAudience.HighMinutes,
+        PlayingGroup.LowMinutes => LineAudience.LowMinutes,
+        _ => null,
+    });
 
     public async Task<BuilderView> MakeAsync(PlannedSession planned, BuilderState? state = null)
     {

@@ -156,7 +156,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
     }
 
     private static IReadOnlyList<double> TodayOf(LiveSession live, LineDemand demand, LineTiming timing, Turn turn) =>
-        Expected(demand, timing, LiveView.SideOf(demand.Line, turn.Rep)) is { } next ? TodayOf(live, turn.AthleteId, demand.Line.Id, next, demand.EffortOfTurn(turn.Rep), DateTime.MaxValue) : [];
+        Expected(demand, timing, demand.Line.SideOfTurn(turn.Rep)) is { } next ? TodayOf(live, turn.AthleteId, demand.Line.Id, next, demand.EffortOfTurn(turn.Rep), DateTime.MaxValue) : [];
 
     // Headline times of an athlete's reps of a line that may be set beside a run: same timing, side and stretch, effort within 2%.
     private static List<double> TodayOf(LiveSession live, int athleteId, int lineId, LoggedRun like, double effort, DateTime until)
@@ -253,7 +253,8 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var meaning = RunMeaning.Against(logged, await results.BestBeforeAsync(run));
         var splits = logged.Segments.Count < 2 ? [] : logged.Segments.Select(s => $"{Figures.Number(s.FromMetres, 1)}–{Figures.Number(s.ToMetres, 1)} m  {Figures.Split(s.Seconds)}  {Figures.SpeedNumber(s.MeanSpeed, club.SpeedUnit)}").ToList();
         var today = TodayOf(live, run.AthleteId, run.LineId, logged, run.Effort, run.FinishedAt);
-        var sides = live.Runs.Where(r => r.AthleteId == run.AthleteId && r.LineId == run.LineId && r.Marks.Count > 0 && r.Side is not null).ToLookup(r => r.Side!.Value, r => RunMeaning.Against(r.ToLogged(), null).Seconds);
+        var sides = live.Runs.Where(r => r.AthleteId == run.AthleteId && r.LineId == run.LineId && r.Marks.Count > 0 && r.Side is not null).Select(r => r.ToLogged()).Where(r => RunMeaning.SameButSide(r, logged))
+            .ToLookup(r => r.Side!.Value, r => RunMeaning.Against(r, null).Seconds);
         return new(
             run, athlete, meaning, splits, today.Count > 1 ? today[^1] - today[^2] : null,
             DropOff.Read(today, school["stop.share"] / 100, run.Method),

@@ -97,11 +97,9 @@ public sealed record LiveView(
     public int Rep => Typed?.Rep ?? OnLine?.Turn.Rep ?? 1;
 
     /// <summary>Side of the rep that is typed in now, or null when the line has none.</summary>
-    public Side? SideNow => Line is null ? null : Typed?.Side ?? SideOf(Line, Rep);
+    public Side? SideNow => Line is null ? null : Typed?.Side ?? Line.SideOfTurn(Rep);
 
     public IEnumerable<Run> Conflicts => Live.Runs.Where(r => r.Conflict is not null);
-
-    public static Side? SideOf(PlanLine line, int rep) => line.EachSide ? rep % 2 == 1 ? Side.Left : Side.Right : line.Start?.Side;
 
     public static string ItemName(PlanLine line) => BuilderMaker.Capital(line.Exercise ?? (line.Shape is RunShape { Fly: { } fly } ? $"Fly {Figures.Number(fly.To - fly.From, 1)}" : line.Kind.Name()));
 

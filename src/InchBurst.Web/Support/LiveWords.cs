@@ -42,7 +42,8 @@ public static class LiveWords
         var how = timing.Method == TimingMethod.Hand ? "by hand" : "by gates";
         var from = zone ? "zone only" : "clock from " + Of(timing.Trigger);
         var behind = timing.StartBehindGateMetres > 0 && !zone ? $", start {Figures.Number(timing.StartBehindGateMetres, 2)} m behind it" : "";
-        return $"{how}, {from}{behind}{(timing.Entry == EntryMode.Segments ? ", each stretch" : "")}";
+        var unsaid = timing.AsksForStart ? ", start distance not measured" : "";
+        return $"{how}, {from}{behind}{unsaid}{(timing.Entry == EntryMode.Segments ? ", each stretch" : "")}";
     }
 
     /// <summary>Left against right in words, or null while a side is missing.</summary>

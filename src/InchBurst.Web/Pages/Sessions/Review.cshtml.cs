@@ -175,9 +175,12 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         var times = new List<ReviewTimes>();
         foreach (var own in runs.Where(r => r.Marks.Count > 0 && names.ContainsKey(r.AthleteId)).GroupBy(r => r.AthleteId))
         {
-            var read = own.OrderBy(r => r.FinishedAt).Select(r => (r, RunMeaning.Against(r.ToLogged(), null))).ToList();
+            // Times of one trial are set beside each other: the one run most often where a line was timed in more ways than one.
+            var logged = own.OrderBy(r => r.FinishedAt).Select(r => (Run: r, Logged: r.ToLogged())).ToList();
+            var lead = logged.MaxBy(r => logged.Count(o => RunMeaning.SameButSide(o.Logged, r.Logged))).Logged;
+            var read = logged.Where(r => RunMeaning.SameButSide(r.Logged, lead)).Select(r => (r: r.Run, RunMeaning.Against(r.Logged, null))).ToList();
             var best = read.MinBy(r => r.Item2.Seconds).r;
-            var sides = own.Where(r => r.Side is not null).ToLookup(r => r.Side!.Value, r => RunMeaning.Against(r.ToLogged(), null).Seconds);
+            var sides = read.Where(r => r.r.Side is not null).ToLookup(r => r.r.Side!.Value, r => r.Item2.Seconds);
             times.Add(new(names[own.Key], read, await results.BestBeforeAsync(best, earlierDaysOnly: true), LiveWords.Sides([.. sides[Side.Left]], [.. sides[Side.Right]], best.Method)));
         }
 

@@ -33,7 +33,9 @@ export function panel(form, name, seconds, today) {
     figure.append(text("small", "", "%"));
     share.append(figure, text("span", "", `of today's best ${best.toFixed(2)}`));
     last.append(share);
-    if (Number(percent) < line) {
+    // What clocks cannot tell apart is no drop: the server says from how many seconds on, by the reps of the day.
+    const margins = (form.dataset.margins ?? "0").split(" ").map(Number);
+    if (Number(percent) < line && seconds - best > margins[Math.min(today.length, margins.length) - 1]) {
       stop = `${percent}%, under the line`;
       out.append(text("p", "t-seen late", `Stop here: ${percent}%, under the ${line}% line`));
     }
