@@ -8,7 +8,7 @@ internal sealed partial class ShorthandReader
 {
     private LineLoad ReadLoad(LoadKind loadKind, Token word)
     {
-        if (loadKind == LoadKind.Band && Now.Kind == TokenKind.Word && BandWords.TryGetValue(Now.Text, out var band))
+        if (loadKind is LoadKind.Band or LoadKind.Sled or LoadKind.Chain && Now.Kind == TokenKind.Word && BandWords.TryGetValue(Now.Text, out var band))
         {
             at++;
             return new(loadKind, 0, band);

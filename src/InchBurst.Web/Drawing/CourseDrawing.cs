@@ -17,8 +17,8 @@ public sealed record CourseDrawing(double Width, double Height, IReadOnlyList<Co
     private const double Side = 34;
     private const double Over = 36;
     private const double Foot = 24;
-    private const double Apart = 9;
-    private const double MostHeight = 210;
+    private const double Apart = 20;
+    private const double MostHeight = 240;
 
     /// <summary>Draws a line's course; null for a straight one and for work that is no run.</summary>
     public static CourseDrawing? Draw(LineDemand demand, double width, double startBehindGateMetres)
@@ -32,7 +32,7 @@ public sealed record CourseDrawing(double Width, double Height, IReadOnlyList<Co
         var lanes = new int[course.Legs.Count];
         for (var i = 0; i < lanes.Length; i++)
         {
-            lanes[i] = Enumerable.Range(0, i).Count(k => Overlap(course.Legs[k], course.Legs[i]));
+            lanes[i] = Enumerable.Range(0, i).Where(k => Overlap(course.Legs[k], course.Legs[i])).Select(k => lanes[k] + 1).DefaultIfEmpty(0).Max();
         }
 
         var points = course.Legs.SelectMany(l => new[] { l.From, l.To }).ToList();
@@ -53,7 +53,7 @@ public sealed record CourseDrawing(double Width, double Height, IReadOnlyList<Co
                 x1, y1, x2, y2,
                 l.HasIntent && l.Movement == Movement.Sprint ? KindLook.Of(WorkKind.MaxVelocity).Solid : KindLook.Of(WorkKind.Turn).Solid,
                 l.Movement == Movement.Sprint ? null : "6 4",
-                label, (x1 + x2) / 2, Math.Min(y1, y2) - 14);
+                label, (x1 + x2) / 2, Math.Min(y1, y2) - (lanes[i] > 0 ? 5 : 8));
         }).ToList();
 
         // What stands at one place is named together, above the first lane or below the last.

@@ -120,7 +120,7 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
         if (!string.IsNullOrWhiteSpace(Input.Load))
         {
             // A load is written as on a line, so the one reader reads it.
-            load = ShorthandLine.Read($"10 m {Input.Load.Trim()}").Line?.Load;
+            load = before?.Load is { } kept && ShorthandPrinter.LoadText(kept) == Input.Load.Trim() ? kept : ShorthandLine.Read($"10 m {Input.Load.Trim()}").Line?.Load;
             if (load is null)
             {
                 ModelState.AddModelError("Input.Load", "Write the load as on a line, such as sled 20%bm, sled -10%v, band medium or uphill 5%.");
