@@ -96,7 +96,8 @@ internal static class FitSolver
                 damped[i, i] += damping * Math.Max(normal[i, i], 1e-12);
             }
 
-            if (Linear(damped, gradient) is not { } change)
+            var change = Linear(damped, gradient);
+            if (change is null)
             {
                 damping *= 10;
                 if (damping > 1e12)
