@@ -339,7 +339,60 @@ public class JudgedByMovementTests
         Assert.Contains("a watch", DropOff.Read([1.06, 1.13], 0.95, TimingMethod.Hand)!.Advice);
         Assert.True(DropOff.Read([1.06, 1.13], 0.95)!.SaysStop);
         Assert.Equal(1.645 * Math.Sqrt(2) * 0.01, DropOff.MarginSeconds(2, TimingMethod.Electronic), 4);
-        Assert.True(DropOff.MarginSeconds(500, TimingMethod.Electronic) > DropOff.MarginSeconds(10, TimingMethod.Electronic));
+        Assert.Equal((DropOff.MarginSeconds(20, TimingMethod.Hand), DropOff.MarginSeconds(2, TimingMethod.Hand)), (DropOff.MarginSeconds(500, TimingMethod.Hand), DropOff.MarginSeconds(0, TimingMethod.Hand)));
+
+        // P(last - best of the others > c) = 5%, integrated here by the trapezium rule.
+        for (var reps = 2; reps <= 20; reps++)
+        {
+            var margin = DropOff.MarginSeconds(reps, TimingMethod.Electronic) / 0.01;
+            var chance = Enumerable.Range(-8000, 16001).Select(i => i / 1000.0)
+                .Sum(x => MathNet.Numerics.Distributions.Normal.PDF(0, 1, x) * (1 - Math.Pow(1 - MathNet.Numerics.Distributions.Normal.CDF(0, 1, x - margin), reps - 1))) / 1000;
+            Assert.Equal(0.05, chance, 4);
+        }
+    }
+
+    [Theory]
+    [InlineData(1.000, 1.0527, "95.0%: close to the line, one more at most", false)]
+    [InlineData(1.000, 1.0533, "Stop here: 94.9%, under the 95% line", true)]
+    [InlineData(1.000, 1.0416, "96.0%, 1.0 above the line", false)]
+    [InlineData(1.000, 1.0418, "96.0%: close to the line, one more at most", false)]
+    [InlineData(0.300, 0.3170, "94.6%, within what the gates can tell apart: run it again to know", false)]
+    public void The_stop_line_is_read_off_the_figure_shown(double best, double last, string advice, bool stop)
+    {
+        var reading = DropOff.Read([best, last])!;
+        Assert.Equal((advice, stop, 0.95), (reading.Advice, reading.SaysStop, reading.StopShare));
+    }
+
+    [Fact]
+    public void The_seasons_best_counts_as_one_more_rep()
+    {
+        // Two reps and the season's best are three: 2.71 errors of 10 ms.
+        Assert.False(DropOff.Read([1.0, 1.027], 0.99, seasonBest: 1.0)!.SaysStop);
+        Assert.True(DropOff.Read([1.0, 1.0272], 0.99, seasonBest: 1.0)!.SaysStop);
+        Assert.True(DropOff.Read([1.0, 1.0234], 0.99)!.SaysStop);
+        Assert.False(DropOff.Read([1.0, 1.0232], 0.99)!.SaysStop);
+
+        // A day better than the season is judged against itself.
+        Assert.Equal(0.97 / 1.0, DropOff.Read([0.97, 1.0], seasonBest: 0.98)!.Share, 9);
+        Assert.Throws<ArgumentOutOfRangeException>(() => RepeatSprint.Shares(0, 3, 60));
+    }
+
+    [Theory]
+    [InlineData("4 x 20 m rest walk-back", 14.29, "walk back")]
+    [InlineData("squat 2 x 3 rest walk-back", 14.29, "walk back")]
+    [InlineData("4 x 20 m rest 1:30/10m", 180, "1:30 for each 10 m")]
+    [InlineData("4 x 20 build + 10 fly + 20 slow rest 1:00/10m", 180, "for each 10 m")]
+    [InlineData("squat 2 x 3 rest 1:00/10m", 60, "for each 10 m")]
+    [InlineData("4 x 20 m rest 0:50", 50, "as written")]
+    [InlineData("4 x 20 m @70%", 120, "under 90%")]
+    [InlineData("bike intervals 6 x 15 s @70%", 15, "as long as the work")]
+    [InlineData("bike intervals 6 x 15 s @69%", 0, "a breath")]
+    [InlineData("3 x 30 m @95,90,100%", 180, "for each 10 m")]
+    public void Rest_is_taken_as_written_and_else_by_the_rule(string text, double seconds, string reason)
+    {
+        var rest = RestRules.Between(LineDemand.Of(ShorthandLine.Read(text).Line!, ExerciseCatalogue.BuiltIn), CoachingSchool.Usual);
+        Assert.Equal(seconds, rest.Seconds, 2);
+        Assert.Contains(reason, rest.Reason);
     }
 
     [Fact]

@@ -206,6 +206,23 @@ public class TrialTests
         Assert.True(TopSpeedClock.On((DateOnly?)null, null, today) is { IsEstimated: false, Last: null });
     }
 
+    [Theory]
+    [InlineData("five-ten-five", "2.60", "faster than anyone could run and turn")]
+    [InlineData("five-ten-five", "4.60", null)]
+    [InlineData("20 m", "2.00", "from rest is faster than anyone has started")]
+    [InlineData("20 m from moving 5 m", "1.90", null)]
+    [InlineData("20 m tow +5%v", "2.30", null)]
+    [InlineData("20 m sled 40 kg", "14.00", null)]
+    [InlineData("20 m", "14.00", "slow for a sprint")]
+    [InlineData("five-ten-five @70%", "14.00", null)]
+    public void Typed_times_are_judged_by_what_the_line_asks(string line, string typed, string? words)
+    {
+        var demand = LineDemand.Of(ShorthandLine.Read(line).Line!, ExerciseCatalogue.BuiltIn);
+        var reading = MarkEntry.Read([typed], LineMarks.Expected(demand), MarkContext.Of(demand, 0, null));
+        Assert.Equal(words is null, reading.IsClean);
+        Assert.Contains(words ?? "", string.Join(' ', reading.Doubts.Select(d => d.Message)));
+    }
+
     [Fact]
     public void What_a_fit_may_assume_follows_from_what_started_the_clock()
     {

@@ -58,6 +58,9 @@ public sealed record MarkContext(bool FromRest = true, bool IsHelped = false, bo
     /// <summary>How the times are typed.</summary>
     public EntryMode Mode { get; init; }
 
+    /// <summary>Least seconds anybody could take to a mark of a course that turns, by its metres; null where the straight rules hold.</summary>
+    public Func<double, double>? Least { get; init; }
+
     /// <summary>The athlete's own ranges over stretches; those that stand on too few runs are passed over.</summary>
     public IReadOnlyList<StretchRange> Ranges { get; init; } = [];
 
@@ -70,7 +73,19 @@ public sealed record MarkContext(bool FromRest = true, bool IsHelped = false, bo
         demand.IsAssisted,
         demand is { IsHardSprint: true, Load.Sense: LoadSense.Free, Course.IsStraightSprint: true },
         startBehindGateMetres,
-        bestSpeed);
+        bestSpeed)
+    {
+        Least = demand.Course is { SharpTurns: > 0 } ? LeastOf(demand, startBehindGateMetres) : null,
+    };
+
+    // Whoever starts and runs faster than anyone ever measured, at full effort without a load, and a seventh on top for what the model of turns may miss.
+    private static Func<double, double> LeastOf(LineDemand demand, double startBehindGateMetres)
+    {
+        var nobody = LineDemand.Of(demand.Line with { Effort = new([100]), Load = null }, demand.Exercise, new(MarkEntry.StartNobodyMakes));
+        return metres => MissedShare * nobody.ExpectedSeconds(metres, startBehindGateMetres);
+    }
+
+    private const double MissedShare = 0.85;
 }
 
 /// <summary>Reads marks as they are typed: cumulative or stretch by stretch, comma or point, separated by spaces; a dash leaves one out.</summary>
@@ -90,7 +105,7 @@ public static class MarkEntry
     private const double SlowFromStart = 1.5;
     private const double SlowFlying = 2.5;
     private static readonly SprintCurve FastestStart = new(12.3, 0.85);
-    private static readonly SprintCurve StartNobodyMakes = new(13.5, 0.6);
+    internal static readonly SprintCurve StartNobodyMakes = new(13.5, 0.6);
 
     /// <summary>Reads and checks typed marks against the marks the line expects.</summary>
     /// <param name="text">What was typed.</param>
@@ -222,6 +237,11 @@ public static class MarkEntry
         if (speed > FastestPossible)
         {
             return (DoubtKind.Impossible, $"{stretch} is {Figures.Exact(speed, 1)} m/s: faster than anyone has run.");
+        }
+
+        if (from.At.Millimetres == 0 && context.Least is { } least && to.Seconds < least(to.At.Metres))
+        {
+            return (DoubtKind.Impossible, $"{stretch} is faster than anyone could run and turn.");
         }
 
         var behind = context.StartBehindGateMetres;
