@@ -1,10 +1,10 @@
-using MathNet.Numerics.Distributions;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Progress;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
+using MathNet.Numerics.Distributions;
 
 namespace InchBurst.Core.Tests;
 

@@ -28,8 +28,17 @@ public class TrialTests
         var zone = LineMarks.Zone(demand);
         return new()
         {
-            Day = new(2026, 5, 1), Kind = demand.Line.Kind, Effort = demand.HardestEffort, Method = method, Trigger = trigger, StartBehindGateMetres = behind, Start = demand.Line.Start?.Position,
-            RunInMetres = demand.Line.Start?.RunIn?.Metres, Course = Trial.CourseKey(demand.Course), Load = Trial.LoadKey(demand.AppliedLoad), Zone = zone is var (from, to) ? (from.Millimetres, to.Millimetres) : null,
+            Day = new(2026, 5, 1),
+            Kind = demand.Line.Kind,
+            Effort = demand.HardestEffort,
+            Method = method,
+            Trigger = trigger,
+            StartBehindGateMetres = behind,
+            Start = demand.Line.Start?.Position,
+            RunInMetres = demand.Line.Start?.RunIn?.Metres,
+            Course = Trial.CourseKey(demand.Course),
+            Load = Trial.LoadKey(demand.AppliedLoad),
+            Zone = zone is var (from, to) ? (from.Millimetres, to.Millimetres) : null,
             Marks = [.. marks.Split(' ').Select(p => p.Split(':')).Select(p => new LoggedMark(Distance.InMetres(double.Parse(p[0], System.Globalization.CultureInfo.InvariantCulture)), double.Parse(p[1], System.Globalization.CultureInfo.InvariantCulture)))],
         };
     }

@@ -4,8 +4,8 @@ using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.School;
 using InchBurst.Core.Shorthand;
-using InchBurst.Data.Entities;
 using InchBurst.Data;
+using InchBurst.Data.Entities;
 using InchBurst.Web.Drawing;
 
 namespace InchBurst.Web.Support;

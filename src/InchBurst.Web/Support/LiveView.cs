@@ -7,8 +7,8 @@ using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
-using InchBurst.Data.Entities;
 using InchBurst.Data;
+using InchBurst.Data.Entities;
 using InchBurst.Web.Drawing;
 
 namespace InchBurst.Web.Support;

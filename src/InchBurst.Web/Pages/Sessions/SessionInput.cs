@@ -63,22 +63,22 @@ public sealed class SessionInput
         int? Of(LimitedKit what) => kit.TryGetValue(what, out var n) ? n : null;
         return new()
         {
-        Name = s.Name,
-        Day = s.Day,
-        SquadId = s.SquadId,
-        Lanes = s.Lanes,
-        WindowMinutes = s.WindowMinutes,
-        Cue = s.Cue,
-        School = s.School,
-        Straight = Math.Round(Distance.InMetres(s.StraightMetres).To(unit).Amount, 2),
-        RunOut = Math.Round(Distance.InMetres(s.RunOutMetres).To(unit).Amount, 2),
-        StartInterval = s.StartIntervalSeconds,
-        Changeover = s.ChangeoverSeconds,
-        Racks = Of(LimitedKit.Rack),
-        Walls = Of(LimitedKit.Wall),
-        Sleds = Of(LimitedKit.Sled),
-        Hurdles = Of(LimitedKit.Hurdles),
-        Boxes = Of(LimitedKit.Box),
+            Name = s.Name,
+            Day = s.Day,
+            SquadId = s.SquadId,
+            Lanes = s.Lanes,
+            WindowMinutes = s.WindowMinutes,
+            Cue = s.Cue,
+            School = s.School,
+            Straight = Math.Round(Distance.InMetres(s.StraightMetres).To(unit).Amount, 2),
+            RunOut = Math.Round(Distance.InMetres(s.RunOutMetres).To(unit).Amount, 2),
+            StartInterval = s.StartIntervalSeconds,
+            Changeover = s.ChangeoverSeconds,
+            Racks = Of(LimitedKit.Rack),
+            Walls = Of(LimitedKit.Wall),
+            Sleds = Of(LimitedKit.Sled),
+            Hurdles = Of(LimitedKit.Hurdles),
+            Boxes = Of(LimitedKit.Box),
         };
     }
 
