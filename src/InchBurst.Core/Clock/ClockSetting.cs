@@ -21,6 +21,7 @@ public sealed record ClockSetting(
     public const double UsualChangeoverSeconds = 3;
 
     private readonly Dictionary<PlanLine, LineDemand> demands = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<FlowRequest, FlowResult> flows = [];
     private readonly DemandAthlete typical = new(Pace);
 
     /// <summary>From one athlete's end to the next one's go in the same place, s, not negative.</summary>
@@ -41,6 +42,10 @@ public sealed record ClockSetting(
 
         return known;
     }
+
+    /// <summary>How the group runs a line; worked out once a request, as offers lay the same lines out again and again.</summary>
+    /// <param name="request">The group.</param>
+    internal FlowResult FlowOf(FlowRequest request) => flows.TryGetValue(request, out var known) ? known : flows[request] = GroupFlow.Simulate(request);
 
     /// <summary>How many can use a line's kit at once; null when it is enough for everyone.</summary>
     /// <param name="demand">What the line asks.</param>

@@ -120,7 +120,7 @@ public static class SessionClock
         var passing = demand.Course is null && demand.Line.Shape is CountShape { Passes: true };
         var waves = demand.Course is not null && !demand.Queues;
         var lanes = waves && units is null ? Math.Max(setting.Lanes, FewestWaveLanes) : demand.Course is null ? units ?? setting.Lanes : Math.Min(units ?? setting.Lanes, setting.Lanes);
-        var flow = GroupFlow.Simulate(new(
+        var flow = setting.FlowOf(new(
             athletes,
             lanes,
             line.Sets,
