@@ -33,10 +33,6 @@ public sealed class AppProcess : IDisposable
     {
         this.demo = demo;
         Folder = Path.Combine(Path.GetTempPath(), "inch-burst-browser-" + Guid.NewGuid().ToString("N"));
-        using var probe = new TcpListener(IPAddress.Loopback, 0);
-        probe.Start();
-        Port = ((IPEndPoint)probe.LocalEndpoint).Port;
-        probe.Stop();
         if (demo && !isFirst)
         {
             foreach (var file in Directory.GetFiles(DemoMade.Value, "*", SearchOption.AllDirectories).Where(f => !f.EndsWith("-shm", StringComparison.Ordinal)))
@@ -47,6 +43,11 @@ public sealed class AppProcess : IDisposable
             }
         }
 
+        // Sought last, as making and copying the demo takes seconds in which another process could be given the same port.
+        using var probe = new TcpListener(IPAddress.Loopback, 0);
+        probe.Start();
+        Port = ((IPEndPoint)probe.LocalEndpoint).Port;
+        probe.Stop();
         Start();
     }
 
@@ -74,14 +75,15 @@ public sealed class AppProcess : IDisposable
         var ready = new TaskCompletionSource<bool>(TaskCreationOptions.RunContinuationsAsynchronously);
         process = new Process { StartInfo = start, EnableRaisingEvents = true };
         process.OutputDataReceived += (_, e) => _ = e.Data?.Contains("is ready at", StringComparison.Ordinal) == true && ready.TrySetResult(true);
-        process.ErrorDataReceived += (_, _) => { };
+        var told = new System.Text.StringBuilder();
+        process.ErrorDataReceived += (_, e) => told.AppendLine(e.Data);
         process.Exited += (_, _) => ready.TrySetResult(false);
         process.Start();
         process.BeginOutputReadLine();
         process.BeginErrorReadLine();
         if (!ready.Task.WaitAsync(TimeSpan.FromSeconds(60)).GetAwaiter().GetResult())
         {
-            throw new InvalidOperationException("The application ended before it was ready.");
+            throw new InvalidOperationException($"The application ended before it was ready. {told}");
         }
     }
 
