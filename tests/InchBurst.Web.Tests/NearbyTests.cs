@@ -187,4 +187,38 @@ public sealed class NearbyTests
         Assert.DoesNotContain($"M{far} {far}h7v1h-7z", code.Path);
         Assert.True(code.Size is >= 21 + 8 and <= 45);
     }
+
+    // RFC 5280, 6.1.3: a certificate counts only while every certificate above it does.
+    [Fact]
+    public void A_certificate_never_begins_before_its_authority()
+    {
+        var folder = Directory.CreateTempSubdirectory("inch-burst-nearby-").FullName;
+        try
+        {
+            var clock = new SteppingClock(new(2026, 3, 1, 12, 0, 0, TimeSpan.Zero));
+            using var made = new NearbyDevices(new(folder, 5080, false, false), clock);
+            var first = made.Current().NotBefore;
+            using var kept = new NearbyDevices(new(folder, 5080, false, false), new SteppingClock(new(2026, 2, 27, 12, 0, 0, TimeSpan.Zero)));
+            Assert.Equal(first, kept.Current().NotBefore);
+            using var later = new NearbyDevices(new(folder, 5080, false, false), new SteppingClock(new(2026, 5, 1, 12, 0, 0, TimeSpan.Zero)));
+            Assert.Equal(new DateTime(2026, 4, 30, 12, 0, 0, DateTimeKind.Utc), later.Current().NotBefore.ToUniversalTime());
+        }
+        finally
+        {
+            Directory.Delete(folder, true);
+        }
+    }
+
+    // A second passes with each look, as between two looks it may.
+    private sealed class SteppingClock(DateTimeOffset at) : TimeProvider
+    {
+        private DateTimeOffset next = at;
+
+        public override DateTimeOffset GetUtcNow()
+        {
+            var now = next;
+            next = now.AddSeconds(1);
+            return now;
+        }
+    }
 }

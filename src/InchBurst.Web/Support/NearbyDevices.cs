@@ -158,7 +158,10 @@ public sealed class NearbyDevices(HouseOptions options, TimeProvider clock) : ID
         request.CertificateExtensions.Add(new X509KeyUsageExtension(X509KeyUsageFlags.DigitalSignature, true));
         request.CertificateExtensions.Add(new X509EnhancedKeyUsageExtension([new("1.3.6.1.5.5.7.3.1")], false));
         request.CertificateExtensions.Add(X509AuthorityKeyIdentifierExtension.CreateFromCertificate(Authority(), true, false));
-        using var signed = request.Create(Authority(), now.AddDays(-1), now + LeafHolds, RandomNumberGenerator.GetBytes(16));
+
+        // Never from before its authority: that may have been made a second later, or before the clock was put back.
+        var from = Math.Max(now.AddDays(-1).UtcTicks, Authority().NotBefore.ToUniversalTime().Ticks);
+        using var signed = request.Create(Authority(), new DateTimeOffset(from, TimeSpan.Zero), now + LeafHolds, RandomNumberGenerator.GetBytes(16));
         return signed.CopyWithPrivateKey(key);
     }
 
