@@ -28,24 +28,16 @@ internal sealed class FitSolution(double[] parameters, bool startFitted, bool of
         return curve.TimeTo(metres + Start) - (fromMovement ? 0 : curve.TimeTo(Start)) + Offset;
     }
 
-    /// <summary>Standard errors from the normal matrix and the residuals; null when there is no freedom or the gates cannot tell the parameters apart.</summary>
+    /// <summary>Standard errors from the normal matrix and the residuals; null when the gates cannot tell the parameters apart.</summary>
     public (double Mss, double Tau, double Covariance)? Errors()
     {
-        var freedom = residuals.Length - parameters.Length;
-        if (freedom < 1)
-        {
-            return null;
-        }
-
         // Two columns of the inverse are enough.
-        var first = FitSolver.Linear(normal, Unit(0));
-        var second = FitSolver.Linear(normal, Unit(1));
-        if (first is null || second is null || !(first[0] > 0) || !(second[1] > 0))
+        if (FitSolver.Linear(normal, Unit(0)) is not { } first || FitSolver.Linear(normal, Unit(1)) is not { } second)
         {
             return null;
         }
 
-        var variance = Squares / freedom;
+        var variance = Squares / (residuals.Length - parameters.Length);
         return (Math.Sqrt(first[0] * variance), Math.Sqrt(second[1] * variance), first[1] * variance);
     }
 
@@ -61,6 +53,9 @@ internal sealed class FitSolution(double[] parameters, bool startFitted, bool of
 internal static class FitSolver
 {
     private const int MostSteps = 120;
+
+    // Relative change of every parameter under which nothing moves any more.
+    private const double Settled = 1e-9;
 
     public static FitSolution? Solve(IReadOnlyList<GateTime> marks, FitAssumptions assumptions)
     {
@@ -87,24 +82,18 @@ internal static class FitSolver
         var squares = Model(marks, p, fitStart, fitOffset, start, assumptions.FromMovement, residuals, jacobian);
         var damping = 1e-3;
         var normal = new double[n, n];
-        for (var step = 0; step < MostSteps && double.IsFinite(squares); step++)
+        for (var step = 0; step < MostSteps; step++)
         {
             var gradient = Normal(jacobian, residuals, normal);
             var damped = (double[,])normal.Clone();
             for (var i = 0; i < n; i++)
             {
-                damped[i, i] += damping * Math.Max(normal[i, i], 1e-12);
+                damped[i, i] *= 1 + damping;
             }
 
-            var change = Linear(damped, gradient);
-            if (change is null)
+            if (Linear(damped, gradient) is not { } change)
             {
                 damping *= 10;
-                if (damping > 1e12)
-                {
-                    break;
-                }
-
                 continue;
             }
 
@@ -119,26 +108,22 @@ internal static class FitSolver
             var better = Model(marks, next, fitStart, fitOffset, start, assumptions.FromMovement, trial, null);
             if (better <= squares)
             {
-                var gain = squares - better;
                 p = next;
                 squares = Model(marks, p, fitStart, fitOffset, start, assumptions.FromMovement, residuals, jacobian);
-                damping = Math.Max(damping / 10, 1e-12);
-                if (moved < 1e-9 || (gain <= 1e-16 && moved < 1e-6))
-                {
-                    break;
-                }
+                damping /= 10;
             }
             else
             {
                 damping *= 10;
-                if (moved < 1e-12 || damping > 1e12)
-                {
-                    break;
-                }
+            }
+
+            if (moved < Settled)
+            {
+                break;
             }
         }
 
-        if (!double.IsFinite(squares) || !p.All(double.IsFinite))
+        if (!double.IsFinite(squares))
         {
             return null;
         }
@@ -147,7 +132,7 @@ internal static class FitSolver
         return new(p, fitStart, fitOffset, start, assumptions.FromMovement, [.. residuals], normal);
     }
 
-    /// <summary>Solves a small symmetric system by elimination with pivots; null when it is singular.</summary>
+    /// <summary>Solves a small positive definite system by elimination, which needs no pivots there; null when it is singular.</summary>
     public static double[]? Linear(double[,] matrix, double[] right)
     {
         var n = right.Length;
@@ -155,23 +140,11 @@ internal static class FitSolver
         var b = (double[])right.Clone();
         for (var column = 0; column < n; column++)
         {
-            var pivot = column;
-            for (var row = column + 1; row < n; row++)
-            {
-                pivot = Math.Abs(a[row, column]) > Math.Abs(a[pivot, column]) ? row : pivot;
-            }
-
-            if (!(Math.Abs(a[pivot, column]) > 1e-13 * Math.Abs(matrix[column, column])))
+            if (!(a[column, column] > 1e-13 * matrix[column, column]))
             {
                 return null;
             }
 
-            for (var k = 0; k < n && pivot != column; k++)
-            {
-                (a[column, k], a[pivot, k]) = (a[pivot, k], a[column, k]);
-            }
-
-            (b[column], b[pivot]) = (b[pivot], b[column]);
             for (var row = column + 1; row < n; row++)
             {
                 var factor = a[row, column] / a[column, column];
@@ -256,14 +229,8 @@ internal static class FitSolver
 
     private static double FirstMss(IReadOnlyList<GateTime> marks)
     {
-        var fastest = 0.0;
-        for (var i = 0; i < marks.Count; i++)
-        {
-            var (metres, seconds) = i == 0 ? (marks[i].Metres, marks[i].Seconds) : (marks[i].Metres - marks[i - 1].Metres, marks[i].Seconds - marks[i - 1].Seconds);
-            fastest = Math.Max(fastest, metres / seconds);
-        }
-
-        return Math.Clamp(fastest * 1.02, 2.5, 15);
+        var (metres, seconds) = (marks[^1].Metres - marks[0].Metres, marks[^1].Seconds - marks[0].Seconds);
+        return Math.Clamp(metres / seconds, 2.5, 15);
     }
 
     // Time to a distance with its derivatives by MSS, tau and distance.

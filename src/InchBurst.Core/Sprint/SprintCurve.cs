@@ -114,16 +114,12 @@ public sealed record SprintCurve
     /// <summary>Root x of x + exp(-x) - 1 = s for s above 0.</summary>
     internal static double ScaledTime(double s)
     {
-        var x = s < 1 ? Math.Sqrt(2 * s) + (s / 3) : s + 1 - Math.Exp(-s - 1);
-        for (var i = 0; i < 30; i++)
+        // Never under the root, from where Newton's steps only fall, until rounding ends them.
+        var x = Math.Sqrt(2 * s) + s;
+        for (var before = double.PositiveInfinity; x < before;)
         {
-            var slope = -Expm1(-x);
-            var step = (x + Expm1(-x) - s) / slope;
-            x -= step;
-            if (Math.Abs(step) <= 1e-15 * x)
-            {
-                break;
-            }
+            before = x;
+            x -= (x + Expm1(-x) - s) / -Expm1(-x);
         }
 
         return x;

@@ -60,19 +60,16 @@ public static class SprintFit
 
     private static string? Lacking(int gates, int parameters, FitAssumptions assumptions)
     {
-        if (gates < 3)
+        // One gate more than there are unknowns, so that something is left to judge the fit by.
+        if (gates > parameters)
         {
-            return $"A curve needs times at 3 or more gates; this run has {gates}.";
+            return null;
         }
 
-        if (gates < 4 && parameters > 2)
-        {
-            return assumptions.StartBehindGateMetres is null
-                ? "Nobody has said how far the start line is behind the first gate; finding it takes 4 or more gates."
-                : "A gun or hand start takes 4 or more gates, because the wait before the first step must be found as well.";
-        }
-
-        return gates < parameters + 1 && parameters > 3 ? $"{gates} gates cannot tell {parameters} unknowns apart." : null;
+        return gates < 3 ? $"A curve needs times at 3 or more gates; this run has {gates}."
+            : parameters == 4 ? $"{gates} gates cannot tell {parameters} unknowns apart; a gun or hand start from a line that nobody has measured takes 5."
+            : assumptions.StartBehindGateMetres is null ? "Nobody has said how far the start line is behind the first gate; finding it takes 4 or more gates."
+            : "A gun or hand start takes 4 or more gates, because the wait before the first step must be found as well.";
     }
 
     // One gate whose leaving out turns a poor fit into a sound one.
