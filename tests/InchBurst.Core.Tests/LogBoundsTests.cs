@@ -169,4 +169,38 @@ public class LogBoundsTests
         Assert.True(RunMeaning.Against(Run((20, 3.199)), 3.2).IsNewBest);
         Assert.Null(RunMeaning.Against(Run((20, 3.2)), null).ShareOfBest);
     }
+
+    [Fact]
+    public void Stretches_of_a_run_are_differences_of_its_clock()
+    {
+        LoggedRun run = new()
+        {
+            Day = new(2026, 3, 1),
+            Kind = WorkKind.MaxVelocity,
+            Method = TimingMethod.Electronic,
+            Course = "40",
+            Marks = [new(Distance.InMetres(10), 2.0), new(Distance.InMetres(20), 3.1), new(Distance.InMetres(30), 4.1), new(Distance.InMetres(40), 5.2)],
+        };
+        string Text(StretchTime t) => FormattableString.Invariant($"{(t.Key == run.Trial.StartKey ? "start" : t.Key == run.Trial.FlyingKey ? "fly" : "other")} {t.FromMillimetres / 1000}-{t.ToMillimetres / 1000} {t.Seconds:0.00}");
+        Assert.Equal(
+            ["start 0-10 2.00", "start 0-20 3.10", "start 0-30 4.10", "start 0-40 5.20", "fly 10-20 1.10", "fly 10-30 2.10", "fly 20-30 1.00", "fly 20-40 2.10", "fly 30-40 1.10"],
+            Stretches.Of(run).Select(Text));
+        Assert.Equal("fly 20-30 1.00", Text(Stretches.Headline(run with { Zone = (20000, 30000) })));
+        Assert.Equal("start 0-40 5.20", Text(Stretches.Headline(run)));
+
+        // Without a start there is nothing from 0, and a clock that was running at the first mark counts for nothing.
+        var rolling = run with { Trigger = StartTrigger.ZoneLine, Marks = [new(Distance.InMetres(20), 0.5), new(Distance.InMetres(35), 2.0)] };
+        Assert.Equal([1.5], Stretches.Of(rolling).Select(t => t.Seconds));
+        Assert.Equal([(20.0, 1.5)], rolling.Segments.Select(x => (x.FromMetres, x.Seconds)));
+    }
+
+    [Fact]
+    public void A_clock_running_since_the_start_is_judged_stretch_by_stretch()
+    {
+        // 20 m at 3.2 s, then 1.0 s: that stretch alone is 9% quicker than this athlete's best.
+        MarkContext own = new() { Ranges = [new(20000, 30000, 1.10, 1.20, 3)] };
+        Assert.Equal("Unlikely 1 20 m to 30 m in 1.00 is 9% quicker than this athlete's 1.10–1.20. Is it right?", Doubts(MarkEntry.Read("3.2 4.2", Fly, own)));
+        Assert.Empty(MarkEntry.Read("3.2 4.35", Fly, own).Doubts);
+        Assert.Equal("Unlikely 1 20 m to 30 m in 1.40 is 17% slower than this athlete's 1.10–1.20. Is it right?", Doubts(MarkEntry.Read("3.2 4.6", Fly, own)));
+    }
 }

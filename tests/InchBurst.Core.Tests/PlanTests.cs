@@ -140,7 +140,7 @@ public class SettingOutTests
 
     [Fact]
     public void Gates_move_with_the_start_line_and_the_finish_cone_stands_beyond() =>
-        Assert.Equal("0 start line | 0.5 first gate | 10 end of the run | 10.5 gate 10 m | 15.5 finish cone, run through it", Points("4 x 10 m through 5 m", 0.5));
+        Assert.Equal("0 start line | 0.5 first gate | 10.5 gate 10 m | 10.5 end of the run | 15.5 finish cone, run through it", Points("4 x 10 m through 5 m", 0.5));
 
     [Fact]
     public void Shuttles_and_turns_stand_where_they_are_run()

@@ -1,3 +1,4 @@
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 
@@ -17,8 +18,10 @@ public sealed class ContactsSuitTheDay : IPlanCheck
             yield break;
         }
 
-        // Landings and small jumps of a warm-up suit any day.
-        foreach (var demand in context.Demands.Where(d => d.IsJumping && d.Exercise is not { Family: "potentiate" }))
+        // Landings suit any day, and so do small jumps that prepare for the first sprint of the main part.
+        var demands = context.Demands.ToList();
+        var first = demands.FindIndex(d => d is { IsFullSprint: true, FullRep: 0 });
+        foreach (var demand in demands.Where((d, at) => d.IsJumping && d.HardestEffort >= (at < first ? Limits.HeldPercent : Limits.HardPercent)))
         {
             var isLong = demand.LongContacts > demand.ShortContacts;
             if (speed == isLong && demand.LongContacts + demand.ShortContacts > 0)

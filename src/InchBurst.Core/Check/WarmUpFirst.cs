@@ -13,13 +13,13 @@ public sealed class WarmUpFirst : IPlanCheck
     /// <inheritdoc/>
     public IEnumerable<Finding> Look(CheckContext context)
     {
-        var first = context.Timeline.Items.FirstOrDefault(i => context.DemandOf(i.Line).IsFull);
+        var first = context.Timeline.FirstFull(context.DemandOf);
         if (first is null)
         {
             yield break;
         }
 
-        var seconds = context.Timeline.Items.TakeWhile(i => i != first).Where(i => context.DemandOf(i.Line).Warms).Sum(i => i.Seconds);
+        var seconds = context.Timeline.WarmUpSeconds(context.DemandOf);
         var least = context.School["warmup.least"] * 60;
         if (seconds < NoneSeconds)
         {

@@ -42,6 +42,20 @@ public sealed record SessionTimeline(IReadOnlyList<ClockItem> Items, double Tota
     /// <summary>Seconds a line takes over all rounds.</summary>
     /// <param name="lineId">The line's number.</param>
     public double SecondsOf(int lineId) => Items.Where(i => i.Line.Id == lineId).Sum(i => i.Seconds);
+
+    /// <summary>The first line with a full rep, or null.</summary>
+    /// <param name="demandOf">What a line asks.</param>
+    public ClockItem? FirstFull(Func<PlanLine, LineDemand> demandOf) => Items.FirstOrDefault(i => demandOf(i.Line).IsFull);
+
+    /// <summary>Seconds of warming before the first full rep: lines that warm, and the easier reps of a rise that ends full.</summary>
+    /// <param name="demandOf">What a line asks.</param>
+    public double WarmUpSeconds(Func<PlanLine, LineDemand> demandOf)
+    {
+        var first = FirstFull(demandOf);
+        var lines = Items.TakeWhile(i => i != first).Where(i => demandOf(i.Line).Warms).Sum(i => i.Seconds);
+        var isRise = first is not null && demandOf(first.Line) is { FullRep: > 0, Load.IsHeavy: false };
+        return lines + (isRise ? first!.Bars.Where(b => b.Effort >= Limits.FullPercent).Select(b => b.StartSeconds - first.StartSeconds).FirstOrDefault() : 0);
+    }
 }
 
 /// <summary>Lays a session out in time for the whole group.</summary>

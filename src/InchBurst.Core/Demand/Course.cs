@@ -48,6 +48,22 @@ public sealed record Course(IReadOnlyList<CourseLeg> Legs, IReadOnlyList<CourseT
     /// <summary>Metres travelled with intent.</summary>
     public double IntentMetres => Legs.Where(l => l.HasIntent).Sum(l => l.Metres);
 
+    /// <summary>Length in m of the longest stretch run forwards with intent and without a break or another movement.</summary>
+    public double LongestSprintMetres
+    {
+        get
+        {
+            double longest = 0, now = 0;
+            foreach (var leg in Legs)
+            {
+                now = leg is { HasIntent: true, Movement: Movement.Sprint } ? now + leg.Metres : 0;
+                longest = Math.Max(longest, now);
+            }
+
+            return longest;
+        }
+    }
+
     /// <summary>Where intent ends along the path, m; 0 when there is none.</summary>
     public double IntentEnd => Legs.LastOrDefault(l => l.HasIntent)?.ToMetres ?? 0;
 

@@ -49,6 +49,7 @@ public enum LimitedKit
 public sealed class LineDemand
 {
     private readonly Dictionary<double, RepPace> paces = [];
+    private double? hardest;
 
     private LineDemand(PlanLine line, Exercise? exercise, DemandAthlete athlete)
     {
@@ -106,8 +107,8 @@ public sealed class LineDemand
         _ => 60,
     };
 
-    /// <summary>The line's hardest effort in percent.</summary>
-    public double HardestEffort => AppliedLoad is { Kind: LoadKind.Lift } lift ? Line.Effort?.Hardest ?? lift.Amount : Line.Effort?.Hardest ?? UsualEffort;
+    /// <summary>The hardest effort of any rep in percent; a lift's share of the maximum where no effort is said.</summary>
+    public double HardestEffort => hardest ??= Line.Effort is { } effort ? Enumerable.Range(0, Line.TotalReps).Max(effort.OfRep) : AppliedLoad is { Kind: LoadKind.Lift } lift ? lift.Amount : UsualEffort;
 
     /// <summary>True when some rep is full: 90% or more over a movement of full intent, whatever the work is called.</summary>
     public bool IsFull => FullRep is not null;
@@ -135,14 +136,17 @@ public sealed class LineDemand
 
     /// <summary>True when a rep is meant to reach top speed: a full free or helped run straight on with a flying or floating zone, or of 35 m and more.</summary>
     public bool IsTopSpeed => IsFullSprint && Load.Sense != LoadSense.Resisted && Course is { SharpTurns: 0 } course
-        && (course.Legs.Any(l => l.Role is SegmentRole.Fly or SegmentRole.Float) || course.IntentMetres >= TopSpeedFromMetres);
+        && (course.Legs.Any(l => l.Role is SegmentRole.Fly or SegmentRole.Float) || course.LongestSprintMetres >= TopSpeedFromMetres);
 
-    /// <summary>True when stopping or turning is taught: by the exercise, or by turns of a run at 70% or more.</summary>
-    public bool TeachesStopping => Exercise is { Stops: true } || (Course is { SharpTurns: > 0 } && HardestEffort >= Limits.HardPercent && IsIntent);
+    /// <summary>True when stopping or turning is taught: by the exercise, or by a run at 70% or more whose direction changes.</summary>
+    public bool TeachesStopping => Exercise is { Stops: true } || (IsIntent && HardestEffort >= Limits.HardPercent && Course is { } course && course.Turns.Any(t => t.ChangeDegrees >= Limits.TurnDegrees));
 
     /// <summary>True when it warms: known easy movement, neither held still nor full nor heavy.</summary>
     public bool Warms => !IsFull && !Load.IsHeavy && Tissues == Tissues.None && Exercise is not { StaticHold: true } && Movement is not (Movement.Hold or Movement.Lift or Movement.Throw)
         && (Exercise is not null || Line.Exercise is null) && HardestEffort >= EasiestWarming || IsBuildUp;
+
+    /// <summary>True when it is general easy movement of the whole body, which raises the pulse: moving from place to place or skipping a rope at 50% or less (common practice).</summary>
+    public bool RaisesPulse => Warms && HardestEffort <= MostRaising && Movement is not (Movement.OnTheSpot or Movement.Walk or Movement.March);
 
     /// <summary>True for a run straight on that rises towards full speed and stays under it: 70% or more, not full.</summary>
     public bool IsBuildUp => IsHardSprint && !IsFull && Load.Sense == LoadSense.Free && Course is not { SharpTurns: > 0 };
@@ -189,6 +193,7 @@ public sealed class LineDemand
     }
 
     private const double EasiestWarming = 25;
+    private const double MostRaising = 50;
     private const double TopSpeedFromMetres = 35;
 
     private bool IsIntent => Course?.Legs.Any(l => l.HasIntent && IsFullIntent(l.Movement)) ?? IsFullIntent(Movement);
@@ -232,6 +237,19 @@ public sealed class LineDemand
     /// <exception cref="InvalidOperationException">The line is no run.</exception>
     public RepPace PaceOf(int rep) => PaceAt(EffortOf(rep));
 
+    /// <summary>The way over the ground from a start line behind the first gate: the way to the gate belongs to the first leg and not to the clock. Null for work that is no run.</summary>
+    /// <param name="startBehindGateMetres">Distance of the start line behind the first gate, m, not negative.</param>
+    public Course? CourseFrom(double startBehindGateMetres)
+    {
+        if (Line.Shape is not RunShape run)
+        {
+            return null;
+        }
+
+        var first = run.Segments[0] with { Length = Distance.InMetres(run.Segments[0].Length.Metres + startBehindGateMetres) };
+        return Course.Of(new([first, .. run.Segments.Skip(1)]), Movement);
+    }
+
     /// <summary>Time in s the clock should show at a mark.</summary>
     /// <param name="metres">Distance of the mark along the path from the first gate, m.</param>
     /// <param name="startBehindGateMetres">Distance of the start line behind the first gate, m, not negative.</param>
@@ -239,14 +257,12 @@ public sealed class LineDemand
     /// <exception cref="InvalidOperationException">The line is no run.</exception>
     public double ExpectedSeconds(double metres, double startBehindGateMetres = 0, int rep = 0)
     {
-        if (startBehindGateMetres <= 0 || Line.Shape is not RunShape run)
+        if (startBehindGateMetres <= 0 || CourseFrom(startBehindGateMetres) is not { } course)
         {
             return PaceOf(rep).TimeAt(metres);
         }
 
-        // The way to the first gate belongs to the first leg and not to the clock.
-        var first = run.Segments[0] with { Length = Distance.InMetres(run.Segments[0].Length.Metres + startBehindGateMetres) };
-        var pace = RepPace.Run(Course.Of(new([first, .. run.Segments.Skip(1)]), Movement), Athlete.Curve, Load.On(Athlete.Curve), EffortOf(rep), Athlete.Braking, EntrySpeed);
+        var pace = RepPace.Run(course, Athlete.Curve, Load.On(Athlete.Curve), EffortOf(rep), Athlete.Braking, EntrySpeed);
         return pace.TimeAt(metres + startBehindGateMetres) - pace.TimeAt(startBehindGateMetres);
     }
 

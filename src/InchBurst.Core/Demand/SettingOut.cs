@@ -19,7 +19,7 @@ public static class SettingOut
     /// <returns>Points; empty when the line is no run.</returns>
     public static IReadOnlyList<SetPoint> Of(LineDemand demand, double startBehindGateMetres = 0)
     {
-        if (demand.Course is not { } course)
+        if (demand.CourseFrom(startBehindGateMetres) is not { } course)
         {
             return [];
         }

@@ -63,7 +63,7 @@ public static class TissueRules
             };
         }
 
-        return demand.Course is { SharpTurns: > 0 } ? found | Tissues.Groins | Tissues.Knees : found;
+        return demand.Course is { SharpTurns: > 0 } || demand.Exercise is { Stops: true } ? found | Tissues.Groins | Tissues.Knees : found;
     }
 }
 

@@ -135,7 +135,7 @@ public static class FitOffers
 
     private static SessionPlan? Shorter(SessionPlan plan, ClockSetting setting, double over)
     {
-        var before = SessionClock.Lay(plan, setting).Items.TakeWhile(i => !setting.DemandOf(i.Line).IsFull).Where(i => setting.DemandOf(i.Line).Warms).Sum(i => i.Seconds);
+        var before = SessionClock.Lay(plan, setting).WarmUpSeconds(setting.DemandOf);
         var line = plan.Lines.Where(l => l.Shape is TimedShape && setting.DemandOf(l) is { Warms: true, Movement: Movement.Jog }).MaxBy(l => ((TimedShape)l.Shape).Seconds);
         if (line is null)
         {

@@ -82,27 +82,36 @@ internal sealed partial class ShorthandReader
 
     private void SettleShape()
     {
+        var usual = exercise is null ? null : Usual(exercise);
+        if (usual?.shape is RunShape own && own.Segments.Any(s => s.IsTurn) && own.Segments.Count(s => !s.IsTurn) <= MostScaledLegs)
+        {
+            // An exercise that turns has a way of its own: a bare number counts its reps, and a length alone is the whole way with its turns where they were.
+            if (shape is null && bareNumber is { } times)
+            {
+                (sets, reps, shape, bareNumber) = (reps, Whole(times, 1, 100, "Reps"), own, null);
+            }
+            else if (shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null, Length: var length }] })
+            {
+                var share = length.Metres / own.Metres;
+                shape = new RunShape([.. own.Segments.Select(s => s.IsTurn ? s : s with { Length = new(Math.Round(Distance.InMetres(s.Length.Metres * share).To(length.Unit).Amount, 2), length.Unit) })]);
+            }
+        }
+
         if (shape is null && bareNumber is { } bare)
         {
             shape = exercise?.Counted switch
             {
                 CountedIn.Reps => new CountShape(Whole(bare, 1, 500, "The count")),
                 CountedIn.Passes => new CountShape(Whole(bare, 1, 500, "The count"), true),
-                CountedIn.Seconds => throw Wrong(bare, $"{bare.Text} what? Say {bare.Text} s or {bare.Text} min."),
+                CountedIn.Seconds => throw Wrong(bare, UnitOf(bare)),
                 null when exerciseName is not null => new CountShape(Whole(bare, 1, 500, "The count")),
                 _ => new RunShape([new(Metres(bare, context.DefaultUnit), SegmentRole.Run)]),
             };
         }
 
-        if (shape is null && exercise is not null)
+        if (shape is null && usual is not null)
         {
-            // The name alone stands for the usual dose; a dose in the catalogue is a dose, so this goes one deep.
-            var usual = new ShorthandReader(exercise.Dose, context) { exercise = exercise, exerciseName = exercise.Name };
-            while (usual.Now.Kind != TokenKind.End)
-            {
-                usual.Part();
-            }
-
+            // The name alone stands for the usual dose.
             usual.SettleShape();
             (sets, reps, shape) = (usual.sets, usual.reps, usual.shape);
             eachSide |= usual.eachSide;
@@ -113,6 +122,26 @@ internal sealed partial class ShorthandReader
             throw Wrong(tokens[^1], exerciseName is null ? "How far, or how long? Such as 4 x 20 m." : $"How much of “{exerciseName}”? Such as 2 x 10 m, 3 x 5 or 2 min.");
         }
     }
+
+    // The parts of an exercise's usual dose; its shape stands where the dose says a unit.
+    private ShorthandReader? Usual(Exercise of)
+    {
+        if (isUsual)
+        {
+            return null;
+        }
+
+        var usual = new ShorthandReader(of.Dose, context) { exercise = of, exerciseName = of.Name, isUsual = true };
+        while (usual.Now.Kind != TokenKind.End)
+        {
+            usual.Part();
+        }
+
+        return usual;
+    }
+
+    // Longer ways are sums of shuttles, whose length alone says nothing.
+    private const int MostScaledLegs = 3;
 
     private RunShape Segments(Token first)
     {

@@ -139,6 +139,6 @@ internal sealed partial class ShorthandReader
             return Within(token, token.Value * seconds, 0, 3600, "Rest in seconds");
         }
 
-        throw Wrong(token, $"{token.Text} what? Say {token.Text}:00, {token.Text} min or {token.Text} s.");
+        throw Wrong(token, UnitOf(token));
     }
 }

@@ -15,6 +15,7 @@ internal sealed partial class ShorthandReader
 
     private string? exerciseName;
     private Exercise? exercise;
+    private bool isUsual;
     private int sets = 1;
     private int reps = 1;
     private RepShape? shape;
@@ -101,7 +102,9 @@ internal sealed partial class ShorthandReader
                 at += 2;
                 break;
             case TokenKind.Number or TokenKind.Clock:
-                Once("dose", token, "A line has one dose; put a second one on a line of its own.");
+                Once("dose", token, bareNumber is { } bare
+                    ? $"Which unit has {bare.Text}? Such as {bare.Text} m, {bare.Text} s or {bare.Text} reps. A second piece of work goes on a line of its own."
+                    : "That is a second piece of work; put it on a line of its own.");
                 Dose();
                 break;
             case TokenKind.Symbol when token.Is('@'):
@@ -294,6 +297,11 @@ internal sealed partial class ShorthandReader
         at++;
         return value;
     }
+
+    // A time without a unit: few are minutes, many are seconds.
+    private static string UnitOf(Token bare) => bare.Value <= MostBareMinutes ? $"{bare.Text} min? Write {Figures.Clock(bare.Value * 60)}; or {bare.Text} s." : $"{bare.Text} s? Write {Figures.Clock(bare.Value)}; or {bare.Text} min.";
+
+    private const double MostBareMinutes = 10;
 
     private static int Whole(Token token, int least, int most, string what)
     {
