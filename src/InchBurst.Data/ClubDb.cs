@@ -34,6 +34,7 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
 
     public DbSet<RunReading> RunReadings => Set<RunReading>();
 
+    public DbSet<DoneCommand> DoneCommands => Set<DoneCommand>();
     public DbSet<GateReading> GateReadings => Set<GateReading>();
 
     public DbSet<RunSeen> RunSeen => Set<RunSeen>();
@@ -81,6 +82,7 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext
             e.HasMany(r => r.Measures).WithOne().HasForeignKey(m => m.RunId);
         });
         builder.Entity<RunReading>().HasIndex(r => r.ClientId).IsUnique();
+        builder.Entity<DoneCommand>().HasKey(c => c.ClientId);
         builder.Entity<GateReading>(e =>
         {
             e.HasIndex(g => g.ClientId).IsUnique();

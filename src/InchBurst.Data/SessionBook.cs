@@ -29,13 +29,38 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
     public Task<TrainingSession?> RemovedAsync(int id, CancellationToken cancel = default) =>
         db.Sessions.IgnoreQueryFilters().AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt != null, cancel);
 
+    /// <summary>Does something to a session and its plan; when somebody else changed it meanwhile, it is done again on what is there now.</summary>
+    /// <returns>What was done, or null when there is no such session.</returns>
+    public async Task<T?> OnAsync<T>(int id, Func<PlannedSession, Task<T>> act, CancellationToken cancel = default)
+        where T : class
+    {
+        for (var tries = 0; ; tries++)
+        {
+            if (await FindAsync(id, cancel) is not { } planned)
+            {
+                return null;
+            }
+
+            try
+            {
+                return await act(planned);
+            }
+            catch (DbUpdateConcurrencyException) when (tries < Overtaken.MostTries)
+            {
+                db.ChangeTracker.Clear();
+            }
+        }
+    }
+
     public async Task<TrainingSession> CreateAsync(TrainingSession session, SessionPlan plan, string by, CancellationToken cancel = default)
     {
+        await using var step = await db.Database.BeginTransactionAsync(cancel);
         session.PlanJson = PlanJson.Write(plan);
         db.Sessions.Add(session);
         await db.SaveChangesAsync(cancel);
         db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = 0, PlanJson = session.PlanJson, Lanes = session.Lanes, What = "made", By = by, At = clock.GetUtcNow().UtcDateTime });
         await db.SaveChangesAsync(cancel);
+        await step.CommitAsync(cancel);
         return session;
     }
 
@@ -43,12 +68,22 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
     public async Task<PlannedSession> ChangeAsync(PlannedSession planned, SessionPlan plan, string what, string by, CancellationToken cancel = default)
     {
         var session = planned.Session;
+        await using var step = await db.Database.BeginTransactionAsync(cancel);
+
+        // Before anything is dropped: whoever comes second finds the session changed and drops nothing that the first one made.
+        var version = session.Version;
+        if (!await db.Sessions.AnyAsync(s => s.Id == session.Id && s.Version == version, cancel))
+        {
+            throw new DbUpdateConcurrencyException("The session was changed meanwhile.");
+        }
+
         await db.PlanRevisions.Where(r => r.SessionId == session.Id && r.Number > session.Revision).ExecuteDeleteAsync(cancel);
         session.Revision++;
         session.Version++;
         SetPlan(session, PlanJson.Write(plan));
         db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = session.Revision, PlanJson = session.PlanJson, Lanes = session.Lanes, What = what, By = by, At = clock.GetUtcNow().UtcDateTime });
         await db.SaveChangesAsync(cancel);
+        await step.CommitAsync(cancel);
         return await WithPlanAsync(session, cancel);
     }
 
@@ -106,8 +141,10 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
     /// <summary>Stores what is set for the whole session; lanes chosen here are not undone with the plan.</summary>
     public async Task SaveSettingsAsync(TrainingSession session, CancellationToken cancel = default)
     {
+        await using var step = await db.Database.BeginTransactionAsync(cancel);
         await SaveAsync(session, cancel);
         await db.PlanRevisions.Where(r => r.SessionId == session.Id).ExecuteUpdateAsync(u => u.SetProperty(r => r.Lanes, session.Lanes), cancel);
+        await step.CommitAsync(cancel);
     }
 
     public async Task SaveAsync(TrainingSession session, CancellationToken cancel = default)

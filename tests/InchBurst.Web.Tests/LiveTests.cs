@@ -224,7 +224,7 @@ public sealed class LiveTests : IAsyncLifetime
         var nobody = (await Do("Allow", ("athlete", "1"), ("by", " "))).Page;
         Assert.Contains("Say who allowed", nobody.QuerySelector("#t-person .wrong[role=alert]")!.TextContent);
         Assert.Equal("held", nobody.QuerySelector("li[data-athlete='1']")!.GetAttribute("data-state"));
-        var allowed = (await Do("Allow", ("athlete", "1"), ("by", "the club's physiotherapist"))).Page;
+        var allowed = (await Do("Allow", ("athlete", "1"), ("by", "the club's physiotherapist"), ("holds", "1"))).Page;
         var li = allowed.QuerySelector("li[data-athlete='1']")!;
         Assert.Equal("resting", li.GetAttribute("data-state"));
         Assert.Contains("allowed by the club's physiotherapist", li.GetAttribute("data-warning"));

@@ -328,7 +328,7 @@ public sealed class JudgementTests : IAsyncLifetime
     public async Task Paper_and_card_carry_the_session()
     {
         var sheet = await coach.PageAsync($"{Url}/Sheet");
-        Assert.Contains("Set out: 20 build + 10 fly + 20 m slow", sheet.Body!.TextContent);
+        Assert.Contains("Cones and gates: 20 build + 10 fly + 20 m slow", sheet.Body!.TextContent);
         Assert.Contains("Mbali Sithebe", sheet.Body.TextContent);
         Assert.Contains("11:59", sheet.QuerySelector(".sheet-lines")!.TextContent);
         await DoAsync("Add", ("text", "2 x 10 m for low minutes"));

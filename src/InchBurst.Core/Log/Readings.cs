@@ -81,6 +81,28 @@ public static class Readings
             : new(lead.Marks, lead.Method, lead.Trigger, false, "The means would not rise from mark to mark. Pick one.");
     }
 
+    /// <summary>Readings of one rep taken apart into the runs they were of: what was entered at about the same time is one run; when all were, each is a run of its own.</summary>
+    /// <param name="readings">Readings in any order.</param>
+    /// <param name="at">When a reading was entered.</param>
+    /// <returns>Runs in the order run, each with its readings in the order they came.</returns>
+    public static IReadOnlyList<IReadOnlyList<T>> Runs<T>(IEnumerable<T> readings, Func<T, DateTime> at)
+    {
+        var runs = new List<List<T>>();
+        foreach (var reading in readings.OrderBy(at))
+        {
+            if (runs.Count > 0 && (at(reading) - at(runs[^1][0])).TotalSeconds <= SameRunSeconds)
+            {
+                runs[^1].Add(reading);
+            }
+            else
+            {
+                runs.Add([reading]);
+            }
+        }
+
+        return runs is [var only] ? [.. only.Select(r => new[] { r })] : runs;
+    }
+
     /// <summary>Means of readings that somebody chose to average although they differ; the first reading when the means would not rise.</summary>
     /// <param name="readings">At least one.</param>
     public static RepMarks Mean(IReadOnlyList<Reading> readings)

@@ -26,6 +26,16 @@ public sealed class RunReading
     public DateTime? DeletedAt { get; set; }
 }
 
+/// <summary>A command of a device that has been carried out, so that sending it twice does it once.</summary>
+public sealed class DoneCommand
+{
+    /// <summary>Made by the device.</summary>
+    public Guid ClientId { get; set; }
+
+    public int SessionId { get; set; }
+    public DateTime At { get; set; }
+}
+
 /// <summary>A run as timing gates reported it, until somebody saves or dismisses it.</summary>
 public sealed class GateReading
 {

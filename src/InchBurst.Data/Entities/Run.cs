@@ -84,6 +84,33 @@ public sealed class Run
     /// <summary>Readings that say something and have not been taken back, in the order they came.</summary>
     public IReadOnlyList<RunReading> Told => [.. Readings.Where(r => r.DeletedAt is null && r.MarksJson != RunReading.NoMarks).OrderBy(r => r.Id)];
 
+    /// <summary>Another run of the same line as this one, as a reading told it.</summary>
+    /// <param name="rep">Its rep.</param>
+    /// <param name="reading">The reading.</param>
+    public Run Again(int rep, RunReading reading) => new()
+    {
+        ClientId = reading.ClientId,
+        SessionId = SessionId,
+        AthleteId = AthleteId,
+        LineId = LineId,
+        Day = Day,
+        FinishedAt = reading.FinishedAt,
+        Outcome = RunOutcome.Timed,
+        Kind = Kind,
+        Effort = Effort,
+        Start = Start,
+        StartBehindGateMetres = StartBehindGateMetres,
+        StartSaid = StartSaid,
+        RunInMetres = RunInMetres,
+        Course = Course,
+        Load = Load,
+        ZoneFrom = ZoneFrom,
+        ZoneTo = ZoneTo,
+        Side = Side,
+        Rep = rep,
+        LoggedBy = reading.By,
+    };
+
     /// <summary>Its times over stretches, kept to be compared.</summary>
     public List<RunStretch> Stretches { get; } = [];
 

@@ -106,6 +106,9 @@ public sealed class Attendance
     /// <summary>What hurts, or null: keeps the athlete from full efforts until somebody says who allowed them again.</summary>
     public string? HeldReason { get; set; }
 
+    /// <summary>How often pain was noted in this session, so that what was allowed before does not cover what came after.</summary>
+    public int Holds { get; set; }
+
     /// <summary>Who allowed full efforts again after pain, in the words typed.</summary>
     public string AllowedBy { get; set; } = "";
 

@@ -169,6 +169,9 @@ namespace InchBurst.Data.Migrations
                     b.Property<string>("HeldReason")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Holds")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int?>("Minutes")
                         .HasColumnType("INTEGER");
 
@@ -273,6 +276,23 @@ namespace InchBurst.Data.Migrations
                         .IsUnique();
 
                     b.ToTable("ClubSchools");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.DoneCommand", b =>
+                {
+                    b.Property<Guid>("ClientId")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SessionId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("ClientId");
+
+                    b.ToTable("DoneCommands");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.GateReading", b =>

@@ -41,5 +41,9 @@ public sealed class Desk(SquadBook squads, IHttpContextAccessor http, TimeProvid
 
     public static string ShortDay(DateOnly day) => day.ToString("d MMM", CultureInfo.InvariantCulture);
 
+    /// <summary>A moment as the club's clock shows it.</summary>
+    public string LocalText(DateTime utc) =>
+        TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(utc, DateTimeKind.Utc), clock.LocalTimeZone).ToString("d MMM HH:mm", CultureInfo.InvariantCulture);
+
     public static string SpeedText(double metresPerSecond, Club club) => Figures.SpeedText(metresPerSecond, club.SpeedUnit);
 }

@@ -63,6 +63,7 @@ public static class House
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<CurveShelf>();
         services.AddSingleton<LiveWire>();
+        services.AddSingleton<WriteTurn>();
         services.AddSingleton<Shipped>();
         services.AddSingleton<NearbyDevices>();
         services.AddSingleton<CatalogueShelf>();

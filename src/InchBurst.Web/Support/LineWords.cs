@@ -27,7 +27,7 @@ public static class LineWords
                 ? $"{s.Role.ToString().ToLowerInvariant()} {Figures.Number(s.AngleDegrees ?? 180)}°{(s.Side is { } side ? " " + side.ToString().ToLowerInvariant() : "")}"
                 : (s.Role == SegmentRole.Run ? "" : s.Role.ToString().ToLowerInvariant() + " ") + s.Length + (s.Movement is { } movement ? " " + movement.ToString().ToLowerInvariant() : "")),
             TimedShape time => [Figures.Clock(time.Seconds)],
-            CountShape count => [count.Passes ? $"{count.Count} passes" : $"{count.Count} each go"],
+            CountShape count => [count.Passes ? $"{count.Count} passes" : $"{count.Count} per set"],
             _ => [],
         });
         if (line.EachSide)

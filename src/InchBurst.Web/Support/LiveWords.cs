@@ -43,7 +43,7 @@ public static class LiveWords
         var from = zone ? "zone only" : "clock from " + Of(timing.Trigger);
         var behind = timing.StartBehindGateMetres > 0 && !zone ? $", start {Figures.Number(timing.StartBehindGateMetres, 2)} m behind it" : "";
         var unsaid = timing.AsksForStart ? ", start distance not measured" : "";
-        return $"{how}, {from}{behind}{unsaid}{(timing.Entry == EntryMode.Segments ? ", each stretch" : "")}";
+        return $"{how}, {from}{behind}{unsaid}{(timing.Entry == EntryMode.Segments ? ", split times" : "")}";
     }
 
     /// <summary>Left against right in words, or null while a side is missing.</summary>

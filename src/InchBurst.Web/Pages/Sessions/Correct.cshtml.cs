@@ -45,7 +45,7 @@ public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue
             return Page();
         }
 
-        await book.CorrectAsync(Run, reading.Marks, desk.Who);
+        await book.CorrectAsync(id, run, reading.Marks, desk.Who);
         return Redirect($"/Sessions/{id}/Trackside");
     }
 

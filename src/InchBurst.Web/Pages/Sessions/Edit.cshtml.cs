@@ -199,44 +199,49 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
 
     public async Task<IActionResult> OnPostSettingsAsync(int id)
     {
-        if (await sessions.FindAsync(id) is not { } planned)
+        var unit = (await desk.ClubAsync()).DistanceUnit;
+        return await sessions.OnAsync<IActionResult>(id, async planned =>
         {
-            return NotFound();
-        }
+            var valid = ModelState.IsValid && (await desk.SquadsAsync()).Any(s => s.Id == Input.SquadId);
+            if (valid && Input.MergeOnto(SessionInput.From(planned.Session, unit)) is { Count: > 0 } both)
+            {
+                // The form is shown as merged, and not as posted.
+                ModelState.Clear();
+                both.ToList().ForEach(f => ModelState.AddModelError($"{nameof(Input)}.{f.Field}", f.Message));
+                valid = false;
+            }
 
-        if (!ModelState.IsValid || (await desk.SquadsAsync()).All(s => s.Id != Input.SquadId))
-        {
-            SettingsOpen = true;
-            View = await maker.MakeAsync(planned);
-            return Page();
-        }
+            if (!valid)
+            {
+                SettingsOpen = true;
+                View = await maker.MakeAsync(planned);
+                return Page();
+            }
 
-        Input.Into(planned.Session, (await desk.ClubAsync()).DistanceUnit);
-        await sessions.SaveSettingsAsync(planned.Session);
-        return Redirect($"/Sessions/{id}");
+            Input.Into(planned.Session, unit);
+            await sessions.SaveSettingsAsync(planned.Session);
+            return Redirect($"/Sessions/{id}");
+        }) ?? NotFound();
     }
 
     public async Task<IActionResult> OnPostDeleteAsync(int id)
     {
-        if (await sessions.FindAsync(id) is not { } planned)
+        return await sessions.OnAsync<IActionResult>(id, async planned =>
         {
-            return NotFound();
-        }
-
-        await sessions.DeleteAsync(planned.Session);
-        return Redirect($"/Sessions?removed={id}");
+            await sessions.DeleteAsync(planned.Session);
+            return Redirect($"/Sessions?removed={id}");
+        }) ?? NotFound();
     }
 
     private Task<PlannedSession> KeepAsync(PlannedSession planned, SessionPlan plan, string what) => sessions.ChangeAsync(planned, plan, what, desk.Who);
 
     private async Task<IActionResult> OnPlanAsync(int id, Func<PlannedSession, Task<BuilderView>> act)
     {
-        if (await sessions.FindAsync(id) is not { } planned)
+        if (await sessions.OnAsync(id, act) is not { } view)
         {
             return NotFound();
         }
 
-        var view = await act(planned);
         return Request.IsHtmx() ? Partial("_Builder", view) : await WholeAsync(view.Planned, view);
     }
 

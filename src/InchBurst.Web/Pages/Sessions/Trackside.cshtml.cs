@@ -75,8 +75,11 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         }
 
         var athletes = await squads.AthletesAsync(live.Session.SquadId);
-        await book.SetAttendanceAsync(live.Session, [.. athletes.Select(a => (a.Id, here.Contains(a.Id)))]);
-        await book.StartAsync(id);
+        await book.StepAsync(async () =>
+        {
+            await book.SetAttendanceAsync(id, [.. athletes.Select(a => (a.Id, here.Contains(a.Id)))]);
+            return await book.StartAsync(id);
+        });
         return Redirect($"/Sessions/{id}/Trackside");
     }
 
@@ -132,13 +135,22 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
 
         if (doubts.Any(d => d.Kind == DoubtKind.Impossible) || (doubts.Count > 0 && !input.Overrule))
         {
-            Response.Headers[StateHeader] = doubts.Any(d => d.Kind == DoubtKind.Impossible) ? "refused" : "asked";
-            return await ShowAsync(id, new(new(input.Athlete, input.Rep, texts, input.Measure, input.Seen, input.Side, [.. doubts.OrderBy(d => d.Kind)]), input.Client, LineId: line.Id, Round: RoundOf(live, line, input.Rep)));
+            return await AskAsync([.. doubts.OrderBy(d => d.Kind)]);
         }
 
-        var run = await book.LogAsync(live, Entry(input, marks.Marks.Count > 0 ? RunOutcome.Timed : RunOutcome.Measured) with { Marks = marks.Marks, Measures = measured, ZoneOnly = marks.ZoneOnly });
+        Task<IActionResult> AskAsync(params IReadOnlyList<MarkDoubt> about)
+        {
+            Response.Headers[StateHeader] = about.Any(d => d.Kind == DoubtKind.Impossible) ? "refused" : "asked";
+            return ShowAsync(id, new(new(input.Athlete, input.Rep, texts, input.Measure, input.Seen, input.Side, about), input.Client, LineId: line.Id, Round: RoundOf(live, line, input.Rep)));
+        }
+
+        var entry = Entry(input, marks.Marks.Count > 0 ? RunOutcome.Timed : RunOutcome.Measured) with { Marks = marks.Marks, Measures = measured, ZoneOnly = marks.ZoneOnly };
+        if (await LogAsync(id, entry, row, input.Overrule) is not { } run)
+        {
+            return await AskAsync(new MarkDoubt(DoubtKind.Unlikely, 0, "What the gates reported is in the book for somebody else already. Save it here too?"));
+        }
+
         Response.Headers[StateHeader] = "stored";
-        await HoldIfSeenAsync(id, row, input.Seen);
         return await ShowAsync(id, new(RunId: run.Id, Toast: toast));
     }
 
@@ -149,25 +161,28 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
             return NotFound();
         }
 
-        var run = await book.LogAsync(live, Entry(input, what));
+        var run = await LogAsync(id, Entry(input, what), row, evenIfUsed: true);
         Response.Headers[StateHeader] = "stored";
-        await HoldIfSeenAsync(id, row, input.Seen);
-        return await ShowAsync(id, new(RunId: run.Id, Toast: toast));
+        return await ShowAsync(id, new(RunId: run!.Id, Toast: toast));
     }
 
     public async Task<IActionResult> OnPostSeenAsync(int id, long run, string? code, bool on = true)
     {
-        if (string.IsNullOrWhiteSpace(code) || !await book.SeenAsync(id, run, code, on))
+        var noted = !string.IsNullOrWhiteSpace(code) && await book.StepAsync(async () =>
         {
-            return NotFound();
-        }
+            if (!await book.SeenAsync(id, run, code, on))
+            {
+                return false;
+            }
 
-        if (on && await book.LoadAsync(id) is { } live && live.Runs.FirstOrDefault(r => r.Id == run) is { } seen && live.Attendance.FirstOrDefault(a => a.AthleteId == seen.AthleteId) is { } row)
-        {
-            await HoldIfSeenAsync(id, row, [code]);
-        }
+            if (on && await book.LoadAsync(id) is { } live && live.Runs.FirstOrDefault(r => r.Id == run) is { } seen && live.Attendance.FirstOrDefault(a => a.AthleteId == seen.AthleteId) is { } row)
+            {
+                await HoldIfSeenAsync(id, row, [code]);
+            }
 
-        return await ShowAsync(id, new(RunId: run, Toast: toast));
+            return true;
+        });
+        return noted ? await ShowAsync(id, new(RunId: run, Toast: toast)) : NotFound();
     }
 
     public async Task<IActionResult> OnPostPickAsync(int id, long run, string? what) =>
@@ -231,7 +246,8 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         return await ShowAsync(id, new(Toast: toast));
     }
 
-    public async Task<IActionResult> OnPostAllowAsync(int id, int athlete, string? by)
+    /// <summary>Full efforts allowed again, for what was noted when the form was opened and nothing since.</summary>
+    public async Task<IActionResult> OnPostAllowAsync(int id, int athlete, string? by, int holds)
     {
         if (Words(by) is not { } said)
         {
@@ -239,7 +255,17 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
             return await ShowAsync(id, new());
         }
 
-        return await OnRowAsync(id, athlete, (_, row) => row.AllowedBy = said);
+        return await OnRowAsync(id, athlete, (_, row) =>
+        {
+            if (row.Holds == holds)
+            {
+                row.AllowedBy = said;
+            }
+            else
+            {
+                (person, personError) = (athlete, $"Pain was noted meanwhile: {row.HeldReason}. Does {said} know of it? Then say so again.");
+            }
+        });
     }
 
     public async Task<IActionResult> OnPostTimingAsync(int id, int line, TimingMethod method, StartTrigger trigger, EntryMode entry, string? behind)
@@ -336,6 +362,18 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
     private async Task<(LiveSession Live, PlanLine Line, Attendance Row)?> FindAsync(int id, EntryInput input) =>
         await book.LoadAsync(id) is { } live && live.Plan.Line(input.Line) is { } line && live.Attendance.FirstOrDefault(a => a.AthleteId == input.Athlete) is { } row ? (live, line, row) : null;
 
+    // What is stored of a run, and the pain seen on it, are one.
+    private Task<Run?> LogAsync(int id, NewRun entry, Attendance row, bool evenIfUsed) => book.StepAsync(async () =>
+    {
+        var run = await book.LogAsync(id, entry) ?? (evenIfUsed ? await book.LogAsync(id, entry with { Gate = null }) : null);
+        if (run is not null)
+        {
+            await HoldIfSeenAsync(id, row, entry.Seen);
+        }
+
+        return run;
+    });
+
     private async Task HoldIfSeenAsync(int id, Attendance row, IReadOnlyList<string> seen)
     {
         if (row.HeldReason is null && seen.Select(Observations.Find).FirstOrDefault(o => o is { StopsFullEfforts: true }) is { } sign)
@@ -346,15 +384,31 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
 
     private async Task HoldAsync(int id, Attendance row, string reason)
     {
-        await book.ChangeAsync(id, live =>
+        await book.StepAsync(async () =>
         {
-            var own = live.Attendance.First(a => a.AthleteId == row.AthleteId);
-            (own.HeldReason, own.AllowedBy) = (reason, "");
-            ClearCall(live, row.AthleteId);
+            var isNew = false;
+            await book.ChangeAsync(
+                id,
+                live =>
+                {
+                    var own = live.Attendance.First(a => a.AthleteId == row.AthleteId);
+                    (own.HeldReason, own.AllowedBy, isNew) = (reason, "", true);
+                    own.Holds++;
+                    ClearCall(live, row.AthleteId);
+                },
+                Client);
+            if (isNew)
+            {
+                await roster.NotePainAsync(row.AthleteId, reason, desk.Who, desk.Today);
+            }
+
+            return isNew;
         });
-        await roster.NotePainAsync(row.AthleteId, reason, desk.Who, desk.Today);
         toast = $"{row.Athlete!.Name}: {reason}. No full efforts until the clinician who treats the athlete allows them; easy work stays open.";
     }
+
+    /// <summary>Number the device gave what it sent, so that sending it twice does it once.</summary>
+    private Guid? Client => Request.HasFormContentType && Guid.TryParse(Request.Form["client"], out var made) && made != Guid.Empty ? made : null;
 
     private Task<IActionResult> OnRowAsync(int id, int athlete, Action<LiveSession, Attendance> change) => OnSessionAsync(id, live =>
     {
@@ -367,7 +421,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
     private async Task<IActionResult> ByCoachAsync(int id, Action<LiveSession> change) => IsCoach ? await OnSessionAsync(id, change) : Forbid();
 
     private async Task<IActionResult> OnSessionAsync(int id, Action<LiveSession> change) =>
-        await book.ChangeAsync(id, change) is null ? NotFound() : await ShowAsync(id, new(Toast: toast));
+        await book.ChangeAsync(id, change, Client) is null ? NotFound() : await ShowAsync(id, new(Toast: toast));
 
     private async Task<IActionResult> ShowAsync(int id, LiveAsk ask)
     {

@@ -228,7 +228,7 @@ async function tell() {
   if (signIn) words.push("Sign in again");
   else if (!reached) words.push("No signal");
   if (queued > 0 && (!reached || signIn)) words.push(`${queued} waiting to send`);
-  if (held > 0) words.push(`${held} ${held === 1 ? "needs" : "need"} a look`);
+  if (held > 0) words.push(`${held} ${held === 1 ? "time" : "times"} to check`);
   chip.hidden = words.length === 0;
   chip.classList.toggle("held", held > 0);
   chip.querySelector("[data-waiting-text]").textContent = words.join(", ");
@@ -344,7 +344,7 @@ function showKept(entry, today) {
   const last = document.getElementById("t-last");
   const seconds = form && headline(form, entry.fields.filter(([k]) => k === "mark").map(([, v]) => v));
   if (last) {
-    const kept = Object.assign(document.createElement("p"), { className: "t-seen", textContent: seconds ? "Kept on this device. The own best comes with the signal." : `${entry.label}: kept on this device; what it means comes with the signal.` });
+    const kept = Object.assign(document.createElement("p"), { className: "t-seen", textContent: seconds ? "Kept on this device. Compared with the best after reconnecting." : `${entry.label}: kept on this device; result after reconnecting.` });
     const said = seconds ? panel(form, entry.name, seconds, today) : null;
     last.replaceChildren(...(said ? [said.out] : []), kept);
     if (said?.stop) {
@@ -413,7 +413,10 @@ function openPerson(athlete, withTyped = false) {
   const dialog = document.getElementById("t-person");
   const row = rowOf(athlete);
   for (const input of dialog.querySelectorAll('input[name="athlete"]')) input.value = athlete;
-  if (row) dialog.querySelector("#t-person-name").textContent = row.dataset.name;
+  if (row) {
+    dialog.querySelector("#t-person-name").textContent = row.dataset.name;
+    dialog.querySelector('input[name="holds"]').value = row.dataset.holds;
+  }
   if (!withTyped) for (const input of dialog.querySelectorAll("input:not([type=hidden])")) input.value = "";
   for (const form of dialog.querySelectorAll("[data-when]")) form.hidden = row?.dataset.state !== form.dataset.when;
   dialog.showModal();

@@ -1,0 +1,70 @@
+using InchBurst.Core.Log;
+using InchBurst.Data.Entities;
+using Microsoft.EntityFrameworkCore;
+
+namespace InchBurst.Data;
+
+/// <summary>Runs as timing gates report them.</summary>
+public sealed partial class TracksideBook
+{
+    /// <summary>Takes a run from timing gates, once however often it is reported.</summary>
+    /// <returns>False when the session is not running.</returns>
+    public async Task<bool> ReportAsync(int sessionId, Guid client, int lane, IReadOnlyList<GatePass> passes, CancellationToken cancel = default)
+    {
+        if (!await db.Sessions.AnyAsync(s => s.Id == sessionId && s.State == SessionState.Running, cancel))
+        {
+            return false;
+        }
+
+        await StepAsync(
+            async () =>
+            {
+                if (!await db.GateReadings.AnyAsync(g => g.ClientId == client, cancel))
+                {
+                    db.GateReadings.Add(new() { ClientId = client, SessionId = sessionId, At = clock.GetUtcNow().UtcDateTime, Lane = lane, PassesJson = System.Text.Json.JsonSerializer.Serialize(passes) });
+                    await db.SaveChangesAsync(cancel);
+                    changed.Add(sessionId);
+                }
+
+                return true;
+            },
+            cancel);
+
+        return true;
+    }
+
+    /// <summary>Notes that the gates of a session are alive.</summary>
+    /// <returns>False when the session is not running.</returns>
+    public async Task<bool> HearGatesAsync(int sessionId, string name, CancellationToken cancel = default)
+    {
+        var running = await db.Sessions.AnyAsync(s => s.Id == sessionId && s.State == SessionState.Running, cancel);
+        if (running)
+        {
+            wire.Hear(sessionId, new(name, clock.GetUtcNow().UtcDateTime));
+        }
+
+        return running;
+    }
+
+    /// <summary>The oldest report of the gates that nobody has saved or dismissed, or null.</summary>
+    public Task<GateReading?> NextGateAsync(int sessionId, CancellationToken cancel = default) =>
+        db.GateReadings.AsNoTracking().Where(g => g.SessionId == sessionId && g.UsedFor == null).OrderBy(g => g.Id).FirstOrDefaultAsync(cancel);
+
+    /// <summary>Marks a report as used for a run, or with 0 as dismissed.</summary>
+    public Task<bool> UseGateAsync(int sessionId, int gate, long run, CancellationToken cancel = default) => StepAsync(
+        async () =>
+        {
+            await MarkGateAsync(sessionId, gate, run, cancel);
+            return changed.Add(sessionId);
+        },
+        cancel);
+
+    private Task MarkGateAsync(int sessionId, int gate, long run, CancellationToken cancel) =>
+        db.GateReadings.Where(g => g.Id == gate && g.SessionId == sessionId && g.UsedFor == null).ExecuteUpdateAsync(u => u.SetProperty(g => g.UsedFor, run), cancel);
+
+    private async Task<Run?> UsedForAsync(int sessionId, int gate, CancellationToken cancel)
+    {
+        var used = await db.GateReadings.Where(g => g.Id == gate && g.SessionId == sessionId && g.UsedFor > 0).Select(g => g.UsedFor).FirstOrDefaultAsync(cancel);
+        return used is null ? null : await Whole(db.Runs).SingleOrDefaultAsync(r => r.Id == used, cancel);
+    }
+}

@@ -1,0 +1,175 @@
+using System.Net;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
+using InchBurst.Data.Entities;
+using Microsoft.EntityFrameworkCore;
+
+namespace InchBurst.Web.Tests;
+
+/// <summary>Two people at once, and things sent twice: nothing is lost, nothing is put back, nothing is done twice.</summary>
+public sealed class TwoHandsTests : IAsyncLifetime
+{
+    private const string Plan = "/Sessions/49";
+    private const string Url = "/Sessions/49/Trackside";
+    private TestHouse house = null!;
+    private Visitor coach = null!;
+
+    public async ValueTask InitializeAsync()
+    {
+        house = await TestHouse.OpenAsync(demo: true);
+        coach = await house.CoachAsync();
+    }
+
+    public ValueTask DisposeAsync() => house.DisposeAsync();
+
+    private Task<TrainingSession> SessionAsync() => house.InDbAsync(db => db.Sessions.AsNoTracking().SingleAsync(s => s.Id == 49));
+
+    private Task<List<Run>> RunsAsync() => house.InDbAsync(db => db.Runs.Include(r => r.Marks).Include(r => r.Readings).Where(r => r.SessionId == 49).OrderBy(r => r.Id).ToListAsync());
+
+    private async Task<int> StartAsync()
+    {
+        await coach.PostAsync(Url, Url + "?handler=Start", [.. Enumerable.Range(1, 6).Select(i => ("here", $"{i}"))]);
+        var fly = PlanJson.Read((await SessionAsync()).RanPlanJson!).Lines.Single(l => l.Kind == WorkKind.MaxVelocity).Id;
+        await Do("Line", ("line", $"{fly}"));
+        return fly;
+    }
+
+    private Task<(HttpStatusCode Code, AngleSharp.Dom.IDocument Page, HttpResponseMessage Response)> Do(string handler, params (string, string)[] fields) => coach.PostAsync(Url, $"{Url}?handler={handler}", fields);
+
+    [Fact]
+    public async Task Lines_added_by_many_at_the_same_moment_are_all_there_each_with_its_version()
+    {
+        var before = PlanJson.Read((await SessionAsync()).PlanJson).Lines.Count();
+        var token = (await coach.PageAsync(Plan)).QuerySelector("meta[name=form-token]")!.GetAttribute("content")!;
+        var all = await Task.WhenAll(Enumerable.Range(11, 6).Select(i => coach.SendAsync(Plan + "?handler=Add", token, ("text", $"3 x {i} m"))));
+        Assert.All(all, a => Assert.Equal(HttpStatusCode.OK, a.Code));
+        var session = await SessionAsync();
+        var lines = PlanJson.Read(session.PlanJson).Lines.ToList();
+        Assert.Equal(Enumerable.Range(11, 6).Select(i => $"3 x {i} m"), lines.Skip(before).Select(l => ShorthandPrinter.Print(l)).Order());
+        Assert.Equal(6, session.Revision);
+        Assert.Equal(Enumerable.Range(0, 7), await house.InDbAsync(db => db.PlanRevisions.Where(r => r.SessionId == 49).OrderBy(r => r.Number).Select(r => r.Number).ToListAsync()));
+
+        // Every one can be taken back, one after the other.
+        foreach (var left in Enumerable.Range(0, 6).Reverse())
+        {
+            await coach.PostAsync(Plan, Plan + "?handler=Undo");
+            Assert.Equal(before + left, PlanJson.Read((await SessionAsync()).PlanJson).Lines.Count());
+        }
+    }
+
+    private async Task<(string, string)[]> SettingsAsync()
+    {
+        var form = (await coach.PageAsync(Plan)).QuerySelector("form[action*=Settings]")!;
+        return [.. form.QuerySelectorAll("input[name^=Input], select[name^=Input]").Select(e => (e.GetAttribute("name")!, e is AngleSharp.Html.Dom.IHtmlSelectElement select ? select.Value ?? "" : ((AngleSharp.Html.Dom.IHtmlInputElement)e).Value))];
+    }
+
+    private Task<(HttpStatusCode Code, AngleSharp.Dom.IDocument Page, HttpResponseMessage Response)> SettleAsync((string Name, string Value)[] opened, params (string Name, string Value)[] changed) =>
+        coach.PostAsync(Plan, Plan + "?handler=Settings", [.. opened.Select(o => changed.FirstOrDefault(c => c.Name == o.Name) is { Name: not null } mine ? mine : o)]);
+
+    [Fact]
+    public async Task A_settings_form_that_lay_open_puts_no_old_value_back()
+    {
+        var mine = await SettingsAsync();
+        var theirs = mine;
+        Assert.Equal(HttpStatusCode.Redirect, (await SettleAsync(theirs, ("Input.Lanes", "5"), ("Input.Cue", "Push the ground away"))).Code);
+
+        // What was left alone here stays as the other set it; what was changed here is taken.
+        Assert.Equal(HttpStatusCode.Redirect, (await SettleAsync(mine, ("Input.WindowMinutes", "75"))).Code);
+        var session = await SessionAsync();
+        Assert.Equal((5, 75, "Push the ground away"), (session.Lanes, session.WindowMinutes, session.Cue));
+
+        // Both changed the same to different things: told beside the field, nothing stored, and saving again decides.
+        var asked = await SettleAsync(mine, ("Input.Lanes", "3"), ("Input.WindowMinutes", "75"));
+        Assert.Equal(HttpStatusCode.OK, asked.Code);
+        Assert.Contains("Changed meanwhile by somebody else to “5”", asked.Page.QuerySelector("[data-valmsg-for='Input.Lanes']")!.TextContent);
+        Assert.Equal("3", asked.Page.QuerySelector("input[name='Input.Lanes']")!.GetAttribute("value"));
+        Assert.Equal("Push the ground away", asked.Page.QuerySelector("input[name='Input.Cue']")!.GetAttribute("value"));
+        Assert.Equal(5, (await SessionAsync()).Lanes);
+        (string, string)[] again = [.. asked.Page.QuerySelectorAll("form[action*=Settings] [name^=Input]").Select(e => (e.GetAttribute("name")!, e is AngleSharp.Html.Dom.IHtmlSelectElement select ? select.Value ?? "" : ((AngleSharp.Html.Dom.IHtmlInputElement)e).Value))];
+        Assert.Equal(HttpStatusCode.Redirect, (await SettleAsync(again)).Code);
+        session = await SessionAsync();
+        Assert.Equal((3, 75, "Push the ground away"), (session.Lanes, session.WindowMinutes, session.Cue));
+    }
+
+    [Fact]
+    public async Task What_was_allowed_before_pain_was_noted_again_lifts_nothing()
+    {
+        await StartAsync();
+        string State(AngleSharp.Dom.IDocument page) => page.QuerySelector("li[data-athlete='1']")!.GetAttribute("data-state")!;
+        await Do("Hold", ("athlete", "1"), ("reason", "calf"));
+        var open = (await coach.PageAsync(Url)).QuerySelector("li[data-athlete='1']")!.GetAttribute("data-holds")!;
+        Assert.Equal("ready", State((await Do("Allow", ("athlete", "1"), ("by", "Dr Osei"), ("holds", open))).Page));
+        await Do("Hold", ("athlete", "1"), ("reason", "calf"));
+        var stale = (await Do("Allow", ("athlete", "1"), ("by", "Dr Osei"), ("holds", open))).Page;
+        Assert.Equal("held", State(stale));
+        Assert.Contains("Pain was noted meanwhile: calf", stale.QuerySelector("#t-person .wrong[role=alert]")!.TextContent);
+    }
+
+    [Fact]
+    public async Task A_command_that_is_sent_twice_is_done_once()
+    {
+        await StartAsync();
+        var hold = ("client", $"{Guid.NewGuid()}");
+        await Do("Hold", hold, ("athlete", "1"), ("reason", "calf"));
+        await Do("Allow", ("athlete", "1"), ("by", "Dr Osei"), ("holds", "1"));
+
+        // Its answer was lost, so the device sends it again, after somebody has allowed what it held.
+        var page = (await Do("Hold", hold, ("athlete", "1"), ("reason", "calf"))).Page;
+        Assert.Equal("ready", page.QuerySelector("li[data-athlete='1']")!.GetAttribute("data-state"));
+        var later = ("client", $"{Guid.NewGuid()}");
+        await Do("Later", later, ("athlete", "2"));
+        await Do("Later", ("client", $"{Guid.NewGuid()}"), ("athlete", "3"));
+        await Do("Later", later, ("athlete", "2"));
+        var order = await house.InDbAsync(db => db.Attendance.Where(a => a.SessionId == 49 && a.Present).OrderBy(a => a.Order).Select(a => a.AthleteId).ToListAsync());
+        Assert.Equal([2, 3], order.TakeLast(2));
+    }
+
+    [Fact]
+    public async Task What_gates_reported_is_one_run_of_one_athlete()
+    {
+        var fly = await StartAsync();
+        await house.InDbAsync(async db =>
+        {
+            db.GateReadings.Add(new() { ClientId = Guid.NewGuid(), SessionId = 49, At = DateTime.UtcNow, PassesJson = """[{"Gate":0,"Milliseconds":0},{"Gate":1,"Milliseconds":3290},{"Gate":2,"Milliseconds":4400}]""" });
+            return await db.SaveChangesAsync();
+        });
+        var gate = ("gate", (await coach.PageAsync(Url)).QuerySelector("input[name=gate]")!.GetAttribute("value")!);
+        Task<(HttpStatusCode Code, AngleSharp.Dom.IDocument Page, HttpResponseMessage Response)> Save(int athlete, params (string, string)[] more) =>
+            Do("Save", [("client", $"{Guid.NewGuid()}"), ("athlete", $"{athlete}"), ("line", $"{fly}"), ("rep", "1"), ("mark", "3.29"), ("mark", "4.40"), gate, .. more]);
+
+        Assert.Equal("stored", (await Save(1)).Response.Headers.GetValues("Entry-State").Single());
+
+        // The other device shows the same report: for the same athlete it is that run, for another one it is asked about.
+        await Save(1);
+        Assert.Empty(Assert.Single(await RunsAsync()).Readings);
+        var asked = await Save(2);
+        Assert.Equal("asked", asked.Response.Headers.GetValues("Entry-State").Single());
+        Assert.Contains("in the book for somebody else already", asked.Page.QuerySelector(".t-doubt")!.TextContent);
+        Assert.Single(await RunsAsync());
+        await Save(2, ("overrule", "true"));
+        Assert.Equal([1, 2], (await RunsAsync()).Select(r => r.AthleteId));
+    }
+
+    [Fact]
+    public async Task Two_runs_read_by_two_people_keep_what_both_read()
+    {
+        var fly = await StartAsync();
+        await house.InDbAsync(db => db.Sessions.Where(s => s.Id == 49).ExecuteUpdateAsync(u => u.SetProperty(s => s.StartedAt, DateTime.UtcNow.AddMinutes(-30))));
+        var first = DateTime.UtcNow.AddMinutes(-20);
+        async Task Save(string last, double minutes) => await Do(
+            "Save", ("client", $"{Guid.NewGuid()}"), ("athlete", "1"), ("line", $"{fly}"), ("rep", "1"), ("overrule", "true"), ("mark", "3.30"), ("mark", last),
+            ("at", new DateTimeOffset(first.AddMinutes(minutes)).ToUnixTimeMilliseconds().ToString(System.Globalization.CultureInfo.InvariantCulture)));
+        await Save("4.40", 0);
+        await Save("4.42", 0.2);
+        await Save("4.50", 5);
+        await Save("4.52", 5.2);
+        var run = Assert.Single(await RunsAsync());
+        Assert.Contains("far apart", run.Conflict);
+        await Do($"Pick&run={run.Id}", ("what", "two"));
+        var both = await RunsAsync();
+        Assert.Equal([(1, 4.41), (2, 4.51)], both.Select(r => (r.Rep, r.Marks.Max(m => m.Seconds))));
+        Assert.All(both, r => Assert.Equal((2, null), (r.Readings.Count, r.Conflict)));
+        Assert.Equal(HttpStatusCode.NotFound, (await Do($"Pick&run={run.Id}", ("what", "three"))).Code);
+        Assert.Equal(2, (await RunsAsync()).Count);
+    }
+}
