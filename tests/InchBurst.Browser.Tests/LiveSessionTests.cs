@@ -333,7 +333,7 @@ public sealed class LiveSessionTests
 
         // 20 m in 1.33 s is impossible. It is held, the save after it is not, and the figure is put right where it stands.
         proxy.Mend();
-        page.UntilText("[data-waiting-text]", "1 needs a look");
+        page.UntilText("[data-waiting-text]", "1 time to check");
         page.Until(_ => Stored(app).Count == 3 ? this : null);
         page.Click("[data-waiting]");
         page.UntilText(".t-heldrow", "Chiamaka Roe 1.33, rep 1");

@@ -61,15 +61,15 @@ export function draw(now) {
     if (!OUT.includes(state) && state !== "plain") {
       const words = [`rep ${li.dataset.rep}`];
       if (Number(root.dataset.lanes) > 1 && state === "ready" && !li.dataset.on) words.push(`lane ${laneOf(place)}`);
-      if (state === "ready" && li.dataset.ready && wait < -15) words.push(`waits ${clock(-wait)} over`);
+      if (state === "ready" && li.dataset.ready && wait < -15) words.push(`ready for ${clock(-wait)}`);
       if (li.dataset.warning) words.push("mind");
       small.textContent = state === "finished" ? "tap for an extra rep" : words.join(", ");
     }
     if (!li.dataset.on && (state === "ready" || state === "resting")) place += 1;
-    left.textContent = state === "plain" ? "" : LEFT[state] ?? (state === "ready" ? "Ready" : state === "finished" ? "Through" : clock(wait));
+    left.textContent = state === "plain" ? "" : LEFT[state] ?? (state === "ready" ? "Ready" : state === "finished" ? "Finished" : clock(wait));
   }
   const said = document.querySelector("[data-counts]");
-  if (said) said.textContent = `${counts.ready} ready, ${counts.resting} resting, ${counts.finished} through`;
+  if (said) said.textContent = `${counts.ready} ready, ${counts.resting} resting, ${counts.finished} finished`;
   drawMini(order, now);
   const on = order.find((li) => li.dataset.on);
   const waits = document.querySelector('[data-f="wait"]');
