@@ -1,7 +1,9 @@
-// Copies what ships from npm into wwwroot and compiles the theme. Run by the Web project's build.
-import { mkdirSync, copyFileSync, writeFileSync, rmSync } from "node:fs";
+// Copies what ships from npm into wwwroot, compiles the theme and bundles the scripts, each page's into one. Run by the Web project's build.
+import { createHash } from "node:crypto";
+import { mkdirSync, copyFileSync, readFileSync, writeFileSync, rmSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
+import * as esbuild from "esbuild";
 import * as sass from "sass";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
@@ -16,6 +18,7 @@ const files = {
   "sortablejs/modular/sortable.esm.js": "sortable.esm.js",
 };
 
+rmSync(join(lib, "pages"), { recursive: true, force: true });
 mkdirSync(lib, { recursive: true });
 rmSync(css, { recursive: true, force: true });
 mkdirSync(css, { recursive: true });
@@ -28,5 +31,18 @@ const built = sass.compile(join(web, "Styles/site.scss"), {
   quietDeps: true,
   silenceDeprecations: ["import", "global-builtin", "color-functions", "if-function"],
 });
-writeFileSync(join(css, "site.css"), built.css);
+// A font is fetched under the version of its bytes, the same one as the page says when it asks for it early, and kept for good.
+const versioned = (text) => text.replace(/(\.\.\/lib\/)([\w-]+\.woff2)/g, (_, folder, file) => `${folder}${file}?v=${createHash("sha256").update(readFileSync(join(lib, file))).digest("hex").slice(0, 12)}`);
+writeFileSync(join(css, "site.css"), versioned(built.css));
+await esbuild.build({
+  entryPoints: ["desk", "builder-page", "trackside-page"].map((page) => join(web, `wwwroot/js/${page}.js`)),
+  outdir: join(lib, "pages"),
+  bundle: true,
+  minify: true,
+  splitting: true,
+  format: "esm",
+  target: "es2022",
+  chunkNames: "[hash]",
+  legalComments: "none",
+});
 writeFileSync(join(lib, ".stamp"), new Date().toISOString());

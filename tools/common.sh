@@ -13,11 +13,14 @@ need_tools() {
   need npm "npm, which comes with Node.js"
 }
 
+# What is published is what runs: only publishing compresses what ships and lets browsers keep it.
+run=.run/app
+
 build_web() {
   local log
   log=$(mktemp)
   echo "Building Inch Burst (the first time takes about a minute) ..."
-  if ! dotnet build src/InchBurst.Web -c Release -v quiet >"$log" 2>&1; then
+  if ! dotnet publish src/InchBurst.Web -c Release -o "$run" -v quiet >"$log" 2>&1; then
     cat "$log" >&2
     echo "Inch Burst could not be built; the lines above say why." >&2
     exit 1
@@ -27,5 +30,5 @@ build_web() {
 
 serve() {
   build_web
-  exec dotnet src/InchBurst.Web/bin/Release/net10.0/InchBurst.Web.dll --content "$PWD/src/InchBurst.Web" "$@"
+  exec dotnet "$run/InchBurst.Web.dll" --content "$PWD/$run" "$@"
 }

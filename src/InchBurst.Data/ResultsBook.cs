@@ -1,6 +1,9 @@
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
+using InchBurst.Core.Units;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
 
@@ -8,6 +11,12 @@ namespace InchBurst.Data;
 
 /// <summary>An athlete's best run of a day read against what came before.</summary>
 public sealed record DayBest(Athlete Athlete, LoggedRun Run, RunMeaning Meaning);
+
+/// <summary>Something seen on an athlete again and again.</summary>
+public sealed record SeenOften(Observation What, int Times, int Days, DateOnly Last);
+
+/// <summary>What an athlete measured on one exercise: the greatest, the latest, how often.</summary>
+public sealed record MeasuredOften(string Name, MeasureKind Kind, double Greatest, DateOnly GreatestDay, double Latest, DateOnly LatestDay, int Times);
 
 /// <summary>Looks back over results.</summary>
 public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
@@ -23,6 +32,38 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
         var headline = Stretches.Headline(run.ToLogged());
         return db.RunStretches.Where(s => s.AthleteId == run.AthleteId && s.Key == headline.Key && s.FromMillimetres == headline.FromMillimetres && s.ToMillimetres == headline.ToMillimetres && s.RunId != run.Id
             && (s.Day < run.Day || (!earlierDaysOnly && s.Day == run.Day && s.FinishedAt <= run.FinishedAt))).MinAsync(s => (double?)s.Seconds, cancel);
+    }
+
+    /// <summary>What was seen on an athlete in the latest runs, the most frequent first: how often, on how many days, and when last.</summary>
+    public async Task<IReadOnlyList<SeenOften>> SeenAsync(int athleteId, CancellationToken cancel = default)
+    {
+        var runs = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Seen.Any()).OrderByDescending(r => r.Day).Take(SeenRuns).Select(r => new { r.Day, Codes = r.Seen.Select(s => s.Code).ToList() }).ToListAsync(cancel);
+        var seen = runs.SelectMany(r => r.Codes.Select(code => (Code: code, r.Day)));
+        return
+        [
+            .. seen.GroupBy(s => s.Code, StringComparer.OrdinalIgnoreCase).Select(g => new SeenOften(Observations.Of(g.First().Code), g.Count(), g.Select(s => s.Day).Distinct().Count(), g.Max(s => s.Day)))
+                .OrderByDescending(s => s.Times).ThenByDescending(s => s.Last).ThenBy(s => s.What.Says, StringComparer.CurrentCulture),
+        ];
+    }
+
+    private const int SeenRuns = 500;
+
+    /// <summary>Heights, lengths, loads and heart rates of an athlete's latest runs, by exercise.</summary>
+    public async Task<IReadOnlyList<MeasuredOften>> MeasuredAsync(int athleteId, CancellationToken cancel = default)
+    {
+        var runs = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Measures.Any()).OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt).Take(SeenRuns)
+            .Select(r => new { r.SessionId, r.LineId, r.Day, Measures = r.Measures.Select(m => new { m.Kind, m.Value }).ToList() }).ToListAsync(cancel);
+        var ids = runs.Select(r => r.SessionId).Distinct().ToList();
+        var plans = (await db.Sessions.IgnoreQueryFilters().Where(s => ids.Contains(s.Id)).Select(s => new { s.Id, Json = s.RanPlanJson ?? s.PlanJson }).ToListAsync(cancel)).ToDictionary(s => s.Id, s => PlanJson.Read(s.Json));
+        return
+        [
+            .. runs.SelectMany(r => r.Measures.Select(m => (Name: plans[r.SessionId].Line(r.LineId) is { } line ? line.Exercise ?? ShorthandPrinter.Dose(line) : "", m.Kind, m.Value, r.Day)))
+                .Where(m => m.Name.Length > 0).GroupBy(m => (m.Name, m.Kind)).Select(g =>
+                {
+                    var (greatest, latest) = (g.MaxBy(m => m.Value), g.First());
+                    return new MeasuredOften(g.Key.Name, g.Key.Kind, greatest.Value, greatest.Day, latest.Value, latest.Day, g.Count());
+                }).OrderByDescending(m => m.Times).ThenBy(m => m.Name, StringComparer.CurrentCulture),
+        ];
     }
 
     /// <summary>Best time of a trial over a stretch, or null.</summary>

@@ -54,6 +54,57 @@ public sealed partial class TracksideBook
         },
         cancel);
 
+    /// <summary>Gives a run to the athlete who ran it: as their next rep of the line where that rep has a run already.</summary>
+    /// <returns>False when there is no such run, or the athlete is not in the session.</returns>
+    public Task<bool> MoveAsync(int sessionId, long runId, int athleteId, string by, CancellationToken cancel = default) => StepAsync(
+        async () =>
+        {
+            if (await MovableAsync(sessionId, runId, cancel) is not { } run || run.AthleteId == athleteId || !await db.Attendance.AnyAsync(a => a.SessionId == sessionId && a.AthleteId == athleteId, cancel))
+            {
+                return false;
+            }
+
+            await GiveAsync(run, athleteId, by, cancel);
+            return true;
+        },
+        cancel);
+
+    /// <summary>Swaps the athletes of two runs, as when two went in the other order.</summary>
+    /// <returns>False when there are no two such runs of two athletes.</returns>
+    public Task<bool> SwapAsync(int sessionId, long runId, long otherId, string by, CancellationToken cancel = default) => StepAsync(
+        async () =>
+        {
+            if (await MovableAsync(sessionId, runId, cancel) is not { } run || await MovableAsync(sessionId, otherId, cancel) is not { } other || run.AthleteId == other.AthleteId)
+            {
+                return false;
+            }
+
+            // On one line each takes the other's rep; its place must be free before it is taken.
+            var (athlete, rep, sameLine) = (run.AthleteId, run.Rep, run.LineId == other.LineId);
+            var otherRep = other.Rep;
+            other.Rep = 0;
+            await db.SaveChangesAsync(cancel);
+            var otherAthlete = other.AthleteId;
+            await GiveAsync(run, otherAthlete, by, cancel, sameLine ? otherRep : null);
+            other.Rep = otherRep;
+            await GiveAsync(other, athlete, by, cancel, sameLine ? rep : null);
+            return true;
+        },
+        cancel);
+
+    private Task<Run?> MovableAsync(int sessionId, long runId, CancellationToken cancel) => Whole(db.Runs).Include(r => r.Athlete).SingleOrDefaultAsync(r => r.Id == runId && r.SessionId == sessionId, cancel);
+
+    private async Task GiveAsync(Run run, int athleteId, string by, CancellationToken cancel, int? rep = null)
+    {
+        Changed(run);
+        db.RunCorrections.Add(new RunCorrection { RunId = run.Id, At = clock.GetUtcNow().UtcDateTime, By = by, OldMarks = $"{run.Athlete?.Name}, {(run.Marks.Count == 0 ? "no time" : run.MarksText())}" });
+        var own = await db.Runs.Where(r => r.SessionId == run.SessionId && r.AthleteId == athleteId && r.LineId == run.LineId && r.Id != run.Id).ToListAsync(cancel);
+        (run.Rep, run.AthleteId, run.Athlete) = (run.Outcome == RunOutcome.Again ? 0 : rep ?? (run.Rep > 0 && own.All(r => r.Rep != run.Rep) ? run.Rep : LiveSession.NextRep(own)), athleteId, null);
+        await SettleAsync(run, cancel);
+        await db.SaveChangesAsync(cancel);
+        Changed(run);
+    }
+
     /// <summary>Chooses what stands for a rep that was read twice: a reading by its number, "mean", or "two" when they were two runs.</summary>
     /// <returns>False when there is no such run or reading.</returns>
     public Task<bool> PickAsync(int sessionId, long runId, string what, string by, CancellationToken cancel = default) => StepAsync(

@@ -73,15 +73,64 @@ public sealed class DigitTests
         using var page = new Chromium(app);
         page.EnterDemo();
 
-        // First digit typed, seconds expected, digits before the point.
-        (string First, double Expected, int Whole)[] cases =
-        [
-            ("2", 2.9, 1), ("3", 2.9, 1), ("9", 9.6, 1), ("1", 9.6, 2), ("1", 12.0, 2), ("9", 12.0, 1), ("2", 28.0, 2), ("3", 28.0, 2), ("6", 65.0, 2), ("1", 65.0, 3), ("0", 0.9, 1), ("1", 1.06, 1), ("5", 0, 1),
-        ];
-        foreach (var (first, expected, whole) in cases)
-        {
-            var found = page.Driver.ExecuteAsyncScript("const done = arguments[2]; import('/js/entry.js').then((m) => done(m.wholeDigits(arguments[0], arguments[1])))", first, expected);
-            Assert.True(Convert.ToInt32(found, System.Globalization.CultureInfo.InvariantCulture) == whole, $"{first} where {expected} s is expected: {found}");
-        }
+        var random = new Random(7);
+        (string Digits, double Expected)[] cases = [.. Enumerable.Range(0, 400).Select(_ => (random.Next(1, 100_000).ToString(System.Globalization.CultureInfo.InvariantCulture), Math.Round(0.3 + (random.NextDouble() * random.NextDouble() * 150), 2))), ("0", 0.9), ("098", 1.05), ("92", 0.9)];
+        var found = (IReadOnlyCollection<object>)page.Driver.ExecuteAsyncScript(
+            "const done = arguments[2]; import('/js/entry.js').then((m) => done(arguments[0].map((digits, i) => m.place(digits, arguments[1][i]).join(' '))))",
+            cases.Select(c => c.Digits).ToArray(), cases.Select(c => c.Expected).ToArray())!;
+        Assert.Equal(cases.Select(c => InchBurst.Core.Log.DigitEntry.Place(c.Digits, c.Expected)).Select(p => $"{p.Text} {(p.IsWhole ? "true" : "false")}"), found.Cast<string>());
+    }
+}
+
+/// <summary>Enter, missing figures and what is half typed, on the line that is run most.</summary>
+public sealed class EntryKeysTests
+{
+    private static string[] Boxes(Chromium page) => [.. page.Driver.FindElements(By.CssSelector("#t-entry [data-mark]")).Select(b => b.GetDomProperty("value") ?? "")];
+
+    [Fact]
+    public void Enter_goes_on_to_the_next_box_saves_at_the_last_and_never_stores_half_a_rep_unasked()
+    {
+        using var app = new AppProcess(demo: false);
+        using var page = new Chromium(app);
+        page.StartSession(4, "3 x 20 build + 10 fly + 20 m slow rest 2:00");
+        page.Find("#t-entry [data-mark]");
+        string Who() => page.Find("#t-entry [data-f=athlete]").GetDomProperty("value")!;
+
+        // Digits leave their box by themselves; the Enter of habit that follows does nothing more, and the last one saves.
+        var first = Who();
+        page.Keys("335" + Keys.Enter + "439" + Keys.Enter);
+        page.Until(d => Who() != first ? d : null);
+        page.UntilText("#t-word", "Saved");
+        Assert.Equal(["", ""], Boxes(page));
+
+        // Half a rep is asked about, once, and one key answers.
+        var second = Who();
+        page.Keys("336" + Keys.Enter + Keys.Enter);
+        page.UntilText("[data-part-ask]", "No time at 30 m.");
+        Assert.Equal(second, Who());
+        Assert.Equal(["3.36", ""], Boxes(page));
+        page.Keys("4");
+        Assert.Equal(["3.36", "4"], Boxes(page));
+        page.Keys(Keys.Backspace + Keys.Enter);
+        page.UntilText("[data-part-ask]", "No time at 30 m.");
+
+        // What is half typed is there after a reload.
+        page.Driver.Navigate().Refresh();
+        page.Until(d => Boxes(page)[0] == "3.36" ? d : null);
+        page.Find("#t-entry [data-mark]").SendKeys(Keys.Tab);
+        page.Keys(Keys.Enter);
+        page.UntilText("[data-part-ask]", "No time at 30 m.");
+        page.Keys("m");
+        page.Until(d => Who() != second ? d : null);
+        page.UntilText("#t-word", "Saved");
+
+        // After a doubt Enter is no answer: it asks again; y is.
+        var third = Who();
+        page.Keys("150" + "260" + Keys.Enter);
+        page.UntilText(".t-doubt:not([hidden])", "Is the first mark right?");
+        page.Find("#t-entry [data-mark]").SendKeys(Keys.Enter);
+        page.Quiet();
+        Assert.Equal(third, Who());
+        Assert.Empty(page.Complaints());
     }
 }

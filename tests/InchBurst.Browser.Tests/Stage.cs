@@ -151,12 +151,10 @@ public sealed class Chromium : IDisposable
         Type("#Input_Name", "Odalys Brandvold");
         Type("#Input_Password", "long enough" + OpenQA.Selenium.Keys.Enter);
         UntilText("h2", "Nothing planned");
-        foreach (var name in Names.Take(athletes))
-        {
-            Go("/Athletes/Edit?squad=1");
-            Type("#Input_Name", name + OpenQA.Selenium.Keys.Enter);
-            UntilText("table.rows", name);
-        }
+        Go("/Athletes");
+        Type("#names", string.Join('\n', Names.Take(athletes)));
+        Click("form[action*=AddMany] .btn");
+        UntilText("table.rows", Names[athletes - 1]);
 
         Go("/Sessions/New");
         Find("#Input_Lanes").Clear();

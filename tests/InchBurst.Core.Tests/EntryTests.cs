@@ -1,6 +1,7 @@
 using CsCheck;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Progress;
@@ -336,18 +337,68 @@ public class ReadingsTests
         Assert.All(Observations.All.SelectMany(o => o.Drills), d => Assert.NotNull(catalogue.Find(d)));
         Assert.All(Observations.All.Where(o => !o.IsGood && o.Phase != RunPhase.Body), o => Assert.NotEmpty(o.Drills));
         Assert.Equal(Observations.All.Count, Observations.All.Select(o => o.Code).Distinct().Count());
-        Assert.All(WorkKinds.All, k => Assert.Contains(Observations.For(k), o => o.StopsFullEfforts));
-        Assert.Equal(Enum.GetValues<RunPhase>().Order(), Observations.All.Select(o => o.Phase).Distinct().Order());
+        Assert.All(Enum.GetValues<RunPhase>(), p => Assert.Contains(Observations.For([p]), o => o.StopsFullEfforts));
+        Assert.Equal(Enum.GetValues<RunPhase>().Where(p => p != RunPhase.Own).Order(), Observations.All.Select(o => o.Phase).Distinct().Order());
     }
 
     [Fact]
     public void The_fault_seen_most_comes_first_with_its_drills()
     {
-        var most = Observations.Most([(1, "reached"), (2, "reached"), (1, "popped-up"), (3, "clean"), (3, "tight"), (4, "heavy legs today"), (1, "reached")], ExerciseCatalogue.BuiltIn);
-        Assert.Equal(["reached", "popped-up"], most.Select(f => f.Seen.Code));
+        var most = Observations.Most([(1, "reached"), (2, "reached"), (1, "popped-up"), (3, "clean"), (3, "tight"), (4, "heavy legs today"), (1, "reached"), (5, "Heavy legs today")], ExerciseCatalogue.BuiltIn);
+
+        // Own words count like chips, whatever their case; what is good and what the body says are no faults.
+        Assert.Equal(["reached", "heavy legs today", "popped-up"], most.Select(f => f.Seen.Code));
+        Assert.Equal((2, 2, 0), (most[1].Times, most[1].Athletes, most[1].Drills.Count));
         Assert.Equal((3, 2), (most[0].Times, most[0].Athletes));
         Assert.Equal("ankle dribble", most[0].Drills[0].Name);
         Assert.Equal("heavy legs today", Observations.Says("heavy legs today"));
+    }
+
+    [Theory]
+    [InlineData("squat 3 x 5", "Bar")]
+    [InlineData("front plank 3 x 30 s", "Hold")]
+    [InlineData("overhead back throw 3 x 3", "Drive, Arms")]
+    [InlineData("broad jump 3 x 3", "Landing, Drive, Arms")]
+    [InlineData("pogo hops 2 x 10", "Contact, Landing, Arms")]
+    [InlineData("3 x 20 m bound", "Bound, Contact, Arms")]
+    [InlineData("cut forty-five 4 x 16 m", "SlowDown, Drive, Arms")]
+    [InlineData("3 x 20 build + 10 fly + 20 slow", "Upright, Contact, Arms, Rise")]
+    [InlineData("4 x 20 m", "Rise, Drive, Start, Arms, Contact, SlowDown")]
+    [InlineData("sled 20%bm 4 x 20 m", "Rise, Drive, Start, Arms, Contact, SlowDown")]
+    [InlineData("A-skip 2 x 20 m", "Upright, Contact, Arms")]
+    public void What_can_be_tapped_follows_what_the_body_does(string line, string phases)
+    {
+        var chips = Chips.For(LineDemand.Of(ShorthandLine.Read(line).Line!, ExerciseCatalogue.BuiltIn));
+        Assert.Equal(phases, string.Join(", ", chips.Where(o => !o.IsGood && o.Phase != RunPhase.Body).Select(o => o.Phase).Distinct()));
+        Assert.Equal(2, chips.Count(o => o.Phase == RunPhase.Body));
+        Assert.Single(chips, o => o.IsGood);
+        Assert.Equal(chips.Count, chips.Distinct().Count());
+    }
+
+    // A rep with fewer figures than marks is asked about once, and each answer makes of it what it says.
+    [Theory]
+    [InlineData("3.35|", "Unsaid", "", "Unlikely 1 No time at 30 m.")]
+    [InlineData("|4.40", "Unsaid", "", "Unlikely 0 No time at 20 m.")]
+    [InlineData("3.35", "Unsaid", "", "Unlikely 1 No time at 30 m.")]
+    [InlineData("3.35|-", "Unsaid", "20 m 3.35", "")]
+    [InlineData("3.35|", "GateMissed", "20 m 3.35", "")]
+    [InlineData("|4.40", "GateMissed", "30 m 4.4", "")]
+    [InlineData("3.35|", "Stopped", "20 m 3.35", "")]
+    [InlineData("|4.40", "Stopped", "", "Impossible 0 A time stands after 20 m, so the athlete did not stop there.")]
+    [InlineData("1.05|", "ZoneOnly", "20 m 0, 30 m 1.05", "")]
+    [InlineData("|1.05", "ZoneOnly", "20 m 0, 30 m 1.05", "")]
+    [InlineData("0.50|", "ZoneOnly", "", "Impossible 0 20 m to 30 m in 0.50 is 20.0 m/s: faster than anyone has run.")]
+    [InlineData("3.35|4.40", "Unsaid", "20 m 3.35, 30 m 4.4", "")]
+    [InlineData("|", "GateMissed", "", "Impossible 0 Type a time first.")]
+    public void A_part_filled_rep_is_asked_about(string typed, string part, string marks, string doubts)
+    {
+        var reading = MarkEntry.Read(typed.Split('|'), [Distance.InMetres(20), Distance.InMetres(30)], new() { Part = Enum.Parse<PartFilled>(part) });
+        Assert.Equal(doubts, string.Join(" / ", reading.Doubts.Select(d => $"{d.Kind} {d.Index} {d.Message}")));
+        Assert.Equal(doubts.StartsWith("Unlikely", StringComparison.Ordinal), reading.AsksWhy);
+        if (doubts.Length == 0)
+        {
+            Assert.Equal(marks, string.Join(", ", reading.Marks.Select(m => FormattableString.Invariant($"{m.At} {m.Seconds}"))));
+        }
     }
 
     [Theory]

@@ -60,7 +60,7 @@ public sealed class TwoHandsTests : IAsyncLifetime
     private async Task<(string, string)[]> SettingsAsync()
     {
         var form = (await coach.PageAsync(Plan)).QuerySelector("form[action*=Settings]")!;
-        return [.. form.QuerySelectorAll("input[name^=Input], select[name^=Input]").Select(e => (e.GetAttribute("name")!, e is AngleSharp.Html.Dom.IHtmlSelectElement select ? select.Value ?? "" : ((AngleSharp.Html.Dom.IHtmlInputElement)e).Value))];
+        return [.. form.QuerySelectorAll("input[name=opened], input[name^=Input], select[name^=Input]").Select(e => (e.GetAttribute("name")!, e is AngleSharp.Html.Dom.IHtmlSelectElement select ? select.Value ?? "" : ((AngleSharp.Html.Dom.IHtmlInputElement)e).Value))];
     }
 
     private Task<(HttpStatusCode Code, AngleSharp.Dom.IDocument Page, HttpResponseMessage Response)> SettleAsync((string Name, string Value)[] opened, params (string Name, string Value)[] changed) =>
@@ -85,7 +85,7 @@ public sealed class TwoHandsTests : IAsyncLifetime
         Assert.Equal("3", asked.Page.QuerySelector("input[name='Input.Lanes']")!.GetAttribute("value"));
         Assert.Equal("Push the ground away", asked.Page.QuerySelector("input[name='Input.Cue']")!.GetAttribute("value"));
         Assert.Equal(5, (await SessionAsync()).Lanes);
-        (string, string)[] again = [.. asked.Page.QuerySelectorAll("form[action*=Settings] [name^=Input]").Select(e => (e.GetAttribute("name")!, e is AngleSharp.Html.Dom.IHtmlSelectElement select ? select.Value ?? "" : ((AngleSharp.Html.Dom.IHtmlInputElement)e).Value))];
+        (string, string)[] again = [.. asked.Page.QuerySelectorAll("form[action*=Settings] input[name=opened], form[action*=Settings] [name^=Input]").Select(e => (e.GetAttribute("name")!, e is AngleSharp.Html.Dom.IHtmlSelectElement select ? select.Value ?? "" : ((AngleSharp.Html.Dom.IHtmlInputElement)e).Value))];
         Assert.Equal(HttpStatusCode.Redirect, (await SettleAsync(again)).Code);
         session = await SessionAsync();
         Assert.Equal((3, 75, "Push the ground away"), (session.Lanes, session.WindowMinutes, session.Cue));
@@ -171,5 +171,108 @@ public sealed class TwoHandsTests : IAsyncLifetime
         Assert.All(both, r => Assert.Equal((2, null), (r.Readings.Count, r.Conflict)));
         Assert.Equal(HttpStatusCode.NotFound, (await Do($"Pick&run={run.Id}", ("what", "three"))).Code);
         Assert.Equal(2, (await RunsAsync()).Count);
+    }
+
+    private async Task<(HttpStatusCode Code, AngleSharp.Dom.IDocument Page, HttpResponseMessage Response)> SendAsync(string page, AngleSharp.Dom.IDocument opened, params (string Name, string Value)[] changed)
+    {
+        var form = opened.QuerySelector("form:has([name^=Input])")!;
+        var fields = form.QuerySelectorAll("input[name], select[name], textarea[name]").Where(e => !e.GetAttribute("name")!.StartsWith("__", StringComparison.Ordinal) && e is not AngleSharp.Html.Dom.IHtmlInputElement { Type: "radio", IsChecked: false })
+            .Select(e => (Name: e.GetAttribute("name")!, Value: e switch { AngleSharp.Html.Dom.IHtmlSelectElement s => s.Value ?? "", AngleSharp.Html.Dom.IHtmlTextAreaElement t => t.Value, _ => ((AngleSharp.Html.Dom.IHtmlInputElement)e).Value }));
+        return await coach.PostAsync(page, page, [.. fields.Where(f => changed.All(c => c.Name != f.Name)), .. changed]);
+    }
+
+    [Fact]
+    public async Task An_athletes_form_that_lay_open_lifts_no_pain_noted_meanwhile()
+    {
+        await StartAsync();
+        var page = "/Athletes/Edit?id=1";
+        var open = await coach.PageAsync(page);
+        await Do("Hold", ("athlete", "1"), ("reason", "calf"));
+        Assert.Equal(HttpStatusCode.Redirect, (await SendAsync(page, open, ("Input.Position", "Left wing"))).Code);
+        var athlete = await house.InDbAsync(db => db.Athletes.SingleAsync(a => a.Id == 1));
+        Assert.Equal(("Left wing", Availability.Modified), (athlete.Position, athlete.Availability));
+        Assert.Contains("calf", athlete.AvailabilityReason);
+
+        // Saying something else about it from a stale form is told first.
+        var asked = await SendAsync(page, open, ("Input.Availability", "Out"), ("Input.AvailabilityReason", "ankle"), ("Input.AvailabilitySaidBy", "Dr Osei"));
+        Assert.Contains("Changed meanwhile by somebody else", asked.Page.QuerySelector("[data-valmsg-for='Input.Availability']")!.TextContent);
+        Assert.Equal(Availability.Modified, (await house.InDbAsync(db => db.Athletes.SingleAsync(a => a.Id == 1))).Availability);
+        Assert.Equal(HttpStatusCode.Redirect, (await SendAsync(page, asked.Page)).Code);
+        Assert.Equal(Availability.Out, (await house.InDbAsync(db => db.Athletes.SingleAsync(a => a.Id == 1))).Availability);
+    }
+
+    [Fact]
+    public async Task Club_settings_that_lay_open_put_no_old_value_back()
+    {
+        var open = await coach.PageAsync("/Settings");
+        await SendAsync("/Settings", open, ("Input.Name", "Northquay Athletics"));
+        Assert.Equal(HttpStatusCode.Redirect, (await SendAsync("/Settings", open, ("Input.DistanceUnit", "Yard"))).Code);
+        var club = await house.InDbAsync(db => db.Clubs.SingleAsync());
+        Assert.Equal(("Northquay Athletics", Core.Units.DistanceUnit.Yard), (club.Name, club.DistanceUnit));
+        Assert.Contains("somebody else", (await SendAsync("/Settings", open, ("Input.Name", "Third name"))).Page.QuerySelector("[data-valmsg-for='Input.Name']")!.TextContent);
+    }
+
+    [Fact]
+    public async Task A_run_can_be_given_to_another_athlete_and_two_can_be_swapped()
+    {
+        var fly = await StartAsync();
+        Task Save(int athlete, int rep, string last) => Do("Save", ("client", $"{Guid.NewGuid()}"), ("athlete", $"{athlete}"), ("line", $"{fly}"), ("rep", $"{rep}"), ("overrule", "true"), ("mark", "3.30"), ("mark", last));
+        await Save(1, 1, "4.40");
+        await Save(2, 1, "4.50");
+        await Save(2, 2, "4.60");
+        var runs = await RunsAsync();
+        string Text(IEnumerable<Run> all) => string.Join(" ", all.OrderBy(r => r.Marks.Max(m => m.Seconds)).Select(r => $"{r.AthleteId}.{r.Rep}"));
+        var page = $"/Sessions/49/Runs/{runs[0].Id}";
+        Assert.Equal(3, (await coach.PageAsync(Url)).QuerySelectorAll(".t-latest li").Length);
+
+        Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync(page, page + "?handler=Swap", ("other", $"{runs[2].Id}"))).Code);
+        Assert.Equal("2.2 2.1 1.1", Text(await RunsAsync()));
+
+        // Somebody who has that rep already gets it as the next one, and its times are theirs.
+        Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync(page, page + "?handler=Move", ("athlete", "3"))).Code);
+        page = $"/Sessions/49/Runs/{runs[1].Id}";
+        await coach.PostAsync(page, page + "?handler=Move", ("athlete", "1"));
+        Assert.Equal("3.2 1.2 1.1", Text(await RunsAsync()));
+        Assert.Equal([1, 3], await house.InDbAsync(db => db.RunStretches.Where(s => runs.Select(r => r.Id).Contains(s.RunId)).Select(s => s.AthleteId).Distinct().Order().ToListAsync()));
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.PostAsync(page, page + "?handler=Move", ("athlete", "999"))).Code);
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.PostAsync(page, page + "?handler=Swap", ("other", $"{runs[1].Id}"))).Code);
+        Assert.Contains("4.50", (await coach.PageAsync(page)).QuerySelector(".section table.rows")!.TextContent);
+    }
+
+    [Fact]
+    public async Task What_is_seen_on_a_drill_reaches_review_message_and_athlete()
+    {
+        await StartAsync();
+        var plan = PlanJson.Read((await SessionAsync()).RanPlanJson!);
+        var drill = plan.Lines.First(l => l.Kind == WorkKind.Drill).Id;
+        await Do("Line", ("line", $"{drill}"));
+        var open = await coach.PageAsync(Url);
+        Assert.NotEmpty(open.QuerySelectorAll("#t-see input[name=seen]"));
+        Assert.Equal("1", open.QuerySelector("li[data-athlete='1'] [data-see]")!.GetAttribute("data-see"));
+        await Do("Outcome&what=NotTimed", ("client", $"{Guid.NewGuid()}"), ("athlete", "1"), ("line", $"{drill}"), ("seen", "reached"), ("seen", "heavy legs today"));
+        Assert.Contains("Noted for", (await coach.PageAsync(Url)).QuerySelector("#t-word")!.TextContent);
+        await Do("End");
+        var review = (await coach.PageAsync("/Sessions/49/Review")).Body!.TextContent;
+        Assert.Contains("heavy legs today", review);
+        Assert.Contains("Noted: heavy legs today.", review);
+        var athlete = (await coach.PageAsync("/Athletes/1")).Body!.TextContent;
+        Assert.Contains("heavy legs today", athlete);
+        Assert.Contains("Reached in front", athlete);
+    }
+
+    [Fact]
+    public async Task A_list_of_names_is_added_in_one_go_and_can_be_taken_back()
+    {
+        var squad = await house.InDbAsync(db => db.Squads.OrderBy(s => s.Id).Select(s => s.Id).FirstAsync());
+        var known = await house.InDbAsync(db => db.Athletes.Where(a => a.SquadId == squad).Select(a => a.Name).FirstAsync());
+        var added = await coach.PostAsync("/Athletes", "/Athletes?handler=AddMany", ("squad", $"{squad}"), ("names", $"1. Mei Lin\r\n- Osei, Kwame\n{known.ToUpperInvariant()}\n\nMei Lin"));
+        Assert.Contains("2 athletes added; 1 was here already.", added.Page.Body!.TextContent);
+        Assert.Equal(["Kwame Osei", "Mei Lin"], await house.InDbAsync(db => db.Athletes.Where(a => a.Name == "Mei Lin" || a.Name == "Kwame Osei").Select(a => a.Name).Order().ToListAsync()));
+        await coach.PostAsync("/Athletes", "/Athletes?handler=TakeBack", [.. added.Page.QuerySelectorAll("input[name=ids]").Select(i => ("ids", i.GetAttribute("value")!))]);
+        Assert.Equal(0, await house.InDbAsync(db => db.Athletes.CountAsync(a => a.RetiredAt == null && (a.Name == "Mei Lin" || a.Name == "Kwame Osei"))));
+        Assert.Contains("at least one name", (await coach.PostAsync("/Athletes", "/Athletes?handler=AddMany", ("squad", $"{squad}"), ("names", " "))).Page.Body!.TextContent);
+        var wrong = (await coach.PostAsync("/Athletes", "/Athletes?handler=AddMany", ("squad", $"{squad}"), ("names", "Ada\n" + new string('x', 81)))).Page;
+        Assert.Contains("nobody was added", wrong.Body!.TextContent);
+        Assert.StartsWith("Ada", wrong.QuerySelector("#names")!.TextContent);
     }
 }

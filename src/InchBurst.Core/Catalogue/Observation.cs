@@ -26,6 +26,21 @@ public enum RunPhase
     /// <summary>Slowing down, turning.</summary>
     SlowDown,
 
+    /// <summary>Landing from a jump.</summary>
+    Landing,
+
+    /// <summary>Flight and contact of bounds.</summary>
+    Bound,
+
+    /// <summary>A bar or weight moved.</summary>
+    Bar,
+
+    /// <summary>A position held.</summary>
+    Hold,
+
+    /// <summary>In the coach's own words.</summary>
+    Own,
+
     /// <summary>The body: what stops work rather than shapes it.</summary>
     Body,
 }
@@ -69,7 +84,19 @@ public static class Observations
         new("braked-early", RunPhase.SlowDown, "Braked early", ["short sprint"]),
         new("stopped-tall", RunPhase.SlowDown, "Stopped tall", ["stick the stop", "stop in eight"]),
         new("rose-turn", RunPhase.SlowDown, "Rose in the turn", ["cut forty-five", "five-ten-five"]),
-        new("clean", RunPhase.Upright, "Clean run", [], IsGood: true),
+        new("knee-in", RunPhase.Landing, "Knee caved in", ["snap-down landing", "single-leg bridge"]),
+        new("landed-stiff", RunPhase.Landing, "Landed stiff", ["snap-down landing", "drop landing"]),
+        new("landed-uneven", RunPhase.Landing, "Landed on one side", ["drop landing", "countermovement jump"]),
+        new("low-flight", RunPhase.Bound, "Little flight", ["broad jump", "alternate bound"]),
+        new("collapsed", RunPhase.Bound, "Sank at contact", ["single-leg pogo", "split squat"]),
+        new("foot-ahead", RunPhase.Bound, "Foot too far ahead", ["A-skip", "alternate bound"]),
+        new("bar-drift", RunPhase.Bar, "Bar drifted away", ["single-leg deadlift"]),
+        new("back-round", RunPhase.Bar, "Back rounded", ["front plank", "dead bug"]),
+        new("heels-up", RunPhase.Bar, "Heels came up", ["split squat"]),
+        new("hips-first", RunPhase.Bar, "Hips rose first", ["front plank"]),
+        new("hips-sag", RunPhase.Hold, "Hips sagged", ["front plank", "dead bug"]),
+        new("lost-shape", RunPhase.Hold, "Lost the position", ["dead bug"]),
+        new("clean", RunPhase.Upright, "Clean", [], IsGood: true),
         new("slipped", RunPhase.Body, "Slipped", []),
         new("tight", RunPhase.Body, "Tight or sore", [], StopsFullEfforts: true),
     ];
@@ -82,18 +109,14 @@ public static class Observations
     /// <param name="code">Code or own words.</param>
     public static string Says(string code) => Find(code)?.Says ?? code;
 
-    /// <summary>What is worth tapping on a kind of work, the most usual first; signs of the body always among them.</summary>
-    /// <param name="kind">Kind of work.</param>
-    public static IReadOnlyList<Observation> For(WorkKind kind)
+    /// <summary>What a code stands for; words of the coach's own stand for themselves.</summary>
+    /// <param name="code">Code or own words.</param>
+    public static Observation Of(string code) => Find(code) ?? new(code, RunPhase.Own, code, []);
+
+    /// <summary>What is worth tapping on work of some phases, the most usual first; signs of the body always among them.</summary>
+    /// <param name="phases">Phases, at least one, the most telling first.</param>
+    public static IReadOnlyList<Observation> For(IReadOnlyList<RunPhase> phases)
     {
-        RunPhase[] phases = kind switch
-        {
-            WorkKind.Acceleration or WorkKind.Resisted => [RunPhase.Rise, RunPhase.Drive, RunPhase.Start, RunPhase.Arms, RunPhase.Contact, RunPhase.SlowDown],
-            WorkKind.MaxVelocity or WorkKind.Assisted => [RunPhase.Upright, RunPhase.Contact, RunPhase.Arms, RunPhase.Rise],
-            WorkKind.Turn => [RunPhase.SlowDown, RunPhase.Drive, RunPhase.Arms],
-            WorkKind.Jumps => [RunPhase.Contact, RunPhase.Arms, RunPhase.Drive],
-            _ => [RunPhase.Upright, RunPhase.Contact, RunPhase.Arms],
-        };
         return
         [
             .. All.Where(o => o.Phase == phases[0] && !o.IsGood).Take(2),
@@ -104,14 +127,14 @@ public static class Observations
         ];
     }
 
-    /// <summary>Faults seen, the most frequent first, each with the drills of the catalogue that answer it.</summary>
+    /// <summary>Faults seen and own words, the most frequent first, each with the drills of the catalogue that answer it. Words that differ by case are the same.</summary>
     /// <param name="seen">Codes seen, with the athlete they were seen on.</param>
     /// <param name="catalogue">Known exercises.</param>
     public static IReadOnlyList<FaultSeen> Most(IEnumerable<(int AthleteId, string Code)> seen, ExerciseCatalogue catalogue) =>
     [
-        .. seen.Select(s => (s.AthleteId, Known: Find(s.Code))).Where(s => s.Known is { IsGood: false, Phase: not RunPhase.Body })
-            .GroupBy(s => s.Known!)
-            .Select(g => new FaultSeen(g.Key, g.Count(), g.Select(x => x.AthleteId).Distinct().Count(), [.. g.Key.Drills.Select(d => catalogue.Find(d)).OfType<Exercise>().Take(3)]))
+        .. seen.Select(s => (s.AthleteId, Known: Of(s.Code))).Where(s => s.Known is { IsGood: false, Phase: not RunPhase.Body })
+            .GroupBy(s => s.Known.Code, StringComparer.OrdinalIgnoreCase).Select(g => (g.First().Known, All: g))
+            .Select(g => new FaultSeen(g.Known, g.All.Count(), g.All.Select(x => x.AthleteId).Distinct().Count(), [.. g.Known.Drills.Select(d => catalogue.Find(d)).OfType<Exercise>().Take(3)]))
             .OrderByDescending(f => f.Times).ThenBy(f => f.Seen.Phase).ThenBy(f => f.Seen.Code, StringComparer.Ordinal),
     ];
 }

@@ -22,7 +22,8 @@ public static class AthleteMessage
     /// <param name="keep">What was seen that is good, in words.</param>
     /// <param name="work">What to work on and the drill for it, in words.</param>
     /// <param name="cue">The cue of the day, may be empty.</param>
-    public static string Write(string name, string day, IReadOnlyList<MessageLine> lines, double? shareOfBest, IReadOnlyList<string> keep, IReadOnlyList<string> work, string cue)
+    /// <param name="noted">What was noted in the coach's own words, as typed.</param>
+    public static string Write(string name, string day, IReadOnlyList<MessageLine> lines, double? shareOfBest, IReadOnlyList<string> keep, IReadOnlyList<string> work, string cue, IReadOnlyList<string>? noted = null)
     {
         var said = new List<string> { $"{name.Split(' ')[0]}, {day}." };
         foreach (var line in lines.Where(l => l.Times.Count > 0))
@@ -54,6 +55,11 @@ public static class AthleteMessage
         if (work.Count > 0)
         {
             said.Add($"Next: {string.Join("; ", work)}.");
+        }
+
+        if (noted is { Count: > 0 })
+        {
+            said.Add($"Noted: {string.Join("; ", noted)}.");
         }
 
         if (cue.Length > 0)

@@ -11,7 +11,27 @@ namespace InchBurst.Core.Log;
 /// <param name="Kind">Its weight.</param>
 /// <param name="Index">Which of the expected marks it is about, from 0.</param>
 /// <param name="Message">What is odd, in a coach's words.</param>
-public sealed record MarkDoubt(DoubtKind Kind, int Index, string Message);
+public sealed record MarkDoubt(DoubtKind Kind, int Index, string Message)
+{
+    /// <summary>True when it asks about a figure that is not there.</summary>
+    public bool IsMissing { get; init; }
+}
+
+/// <summary>Why a rep has fewer figures than marks.</summary>
+public enum PartFilled
+{
+    /// <summary>Nobody has said; it is asked about.</summary>
+    Unsaid,
+
+    /// <summary>A gate missed the runner; the others stand.</summary>
+    GateMissed,
+
+    /// <summary>The figures are those of the zone: the clock started at its first mark.</summary>
+    ZoneOnly,
+
+    /// <summary>The athlete stopped before the marks that follow.</summary>
+    Stopped,
+}
 
 /// <summary>Typed marks: read and checked.</summary>
 /// <param name="Marks">Marks in rising order; empty when any doubt is impossible.</param>
@@ -21,6 +41,9 @@ public sealed record MarkReading(IReadOnlyList<LoggedMark> Marks, IReadOnlyList<
 {
     /// <summary>True when the marks may be stored without asking.</summary>
     public bool IsClean => Doubts.Count == 0;
+
+    /// <summary>True when it must be said why figures are missing.</summary>
+    public bool AsksWhy => Doubts.Any(d => d.IsMissing);
 
     /// <summary>True when the marks must not be stored.</summary>
     public bool IsRefused => Doubts.Any(d => d.Kind == DoubtKind.Impossible);
@@ -57,6 +80,9 @@ public sealed record MarkContext(bool FromRest = true, bool IsHelped = false, bo
 {
     /// <summary>How the times are typed.</summary>
     public EntryMode Mode { get; init; }
+
+    /// <summary>Why figures are missing, if they are.</summary>
+    public PartFilled Part { get; init; }
 
     /// <summary>Least seconds anybody could take to a mark of a course that turns, by its metres; null where the straight rules hold.</summary>
     public Func<double, double>? Least { get; init; }
@@ -114,13 +140,20 @@ public static class MarkEntry
     public static MarkReading Read(string text, IReadOnlyList<Distance> expected, MarkContext context) =>
         Read(text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries), expected, context);
 
-    /// <summary>Reads and checks typed marks, one text a mark; an empty text or a dash leaves a mark out.</summary>
+    /// <summary>Reads and checks typed marks, one text a mark; a dash leaves a mark out, an empty text is asked about until it is said why.</summary>
     /// <param name="texts">What was typed, in the order of the marks.</param>
     /// <param name="expected">Where times are expected, rising.</param>
     /// <param name="context">What is known about the run.</param>
     public static MarkReading Read(IReadOnlyList<string> texts, IReadOnlyList<Distance> expected, MarkContext context)
     {
         var zone = context.Mode == EntryMode.ZoneOnly && expected.Count > 1;
+        if (!zone && context.Part == PartFilled.ZoneOnly && expected.Count > 1)
+        {
+            // What stands in the first box is the zone's time all the same.
+            var figures = texts.Count > 0 && texts[0].Trim().Length > 0 ? [.. texts.Where(t => t.Trim().Length > 0)] : texts.Skip(1).ToList();
+            return Read(figures, expected, context with { Mode = EntryMode.ZoneOnly, Part = PartFilled.GateMissed });
+        }
+
         var boxes = zone ? [.. expected.Skip(1)] : expected;
         if (texts.Count > boxes.Count)
         {
@@ -154,6 +187,7 @@ public static class MarkEntry
             return Refuse(0, "Type a time first.");
         }
 
+        var missing = Enumerable.Range(0, boxes.Count).Where(i => i >= texts.Count || texts[i].Trim().Length == 0).ToList();
         if (context.Mode == EntryMode.Segments)
         {
             // Without the run-up, the stretches after it are still a flying time.
@@ -174,6 +208,15 @@ public static class MarkEntry
         }
 
         var doubts = new List<MarkDoubt>();
+        if (context.Part == PartFilled.Unsaid && missing.Count > 0)
+        {
+            doubts.Add(new(DoubtKind.Unlikely, missing[0], $"No time at {string.Join(" and ", missing.Select(i => boxes[i]))}.") { IsMissing = true });
+        }
+        else if (context.Part == PartFilled.Stopped && missing.Count > 0 && missing[0] < Array.FindLastIndex(typed, t => t is not null))
+        {
+            return Refuse(missing[0], $"A time stands after {boxes[missing[0]]}, so the athlete did not stop there.");
+        }
+
         var marks = new List<(int Index, LoggedMark Mark)>();
         for (var i = 0; i < typed.Length; i++)
         {

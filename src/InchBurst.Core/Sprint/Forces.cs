@@ -30,6 +30,8 @@ public sealed record BodyAndAir(
 /// <param name="RatioDecrease">Slope of that ratio on speed from 0.30 s on, per m/s (negative).</param>
 public sealed record SprintForces(double F0, double V0, double RatioMax, double RatioDecrease)
 {
+    private const int MostSamples = 100_000;
+
     /// <summary>Standard gravity as used in the field's formulas, m/s2.</summary>
     public const double Gravity = 9.81;
 
@@ -47,7 +49,7 @@ public sealed record SprintForces(double F0, double V0, double RatioMax, double 
         var lateSpeeds = new List<double>();
         var ratios = new List<double>();
         var ratioMax = 0.0;
-        for (var i = 0; ; i++)
+        foreach (var i in Enumerable.Range(0, MostSamples))
         {
             var t = i * 0.01;
             var v = curve.SpeedAt(t);
@@ -91,6 +93,7 @@ public sealed record RunConditions(
 public sealed record SprintSimulation(double F0, double V0)
 {
     private const double Step = 0.001;
+    private const int MostSteps = 60_000;
 
     /// <summary>Times in s at which each distance is reached, by the classical Runge-Kutta step of 1 ms.</summary>
     /// <param name="distances">Distances in m in rising order.</param>
@@ -100,10 +103,15 @@ public sealed record SprintSimulation(double F0, double V0)
     {
         var times = new double[distances.Count];
         Array.Fill(times, double.PositiveInfinity);
-        double t = 0, d = 0, v = 0;
+        double d = 0, v = 0;
         var next = 0;
-        while (next < distances.Count && t < 60)
+        foreach (var step in Enumerable.Range(0, MostSteps))
         {
+            if (next == distances.Count)
+            {
+                break;
+            }
+
             var a1 = Acceleration(v, conditions);
             var a2 = Acceleration(v + (Step / 2 * a1), conditions);
             var a3 = Acceleration(v + (Step / 2 * a2), conditions);
@@ -112,13 +120,12 @@ public sealed record SprintSimulation(double F0, double V0)
             var travelled = (Step * v) + (Step * Step / 6 * (a1 + a2 + a3));
             while (next < distances.Count && d + travelled >= distances[next])
             {
-                times[next] = t + (Step * (distances[next] - d) / travelled);
+                times[next] = Step * (step + ((distances[next] - d) / travelled));
                 next++;
             }
 
             d += travelled;
             v = Math.Max(0, v + rise);
-            t += Step;
         }
 
         return times;

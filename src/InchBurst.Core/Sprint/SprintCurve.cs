@@ -102,7 +102,7 @@ public sealed record SprintCurve
             return null;
         }
 
-        for (var i = 0; i < 60; i++)
+        foreach (var _ in Enumerable.Range(0, MostSteps))
         {
             var middle = (low + high) / 2;
             (low, high) = Time(middle) > seconds ? (middle, high) : (low, middle);
@@ -111,12 +111,15 @@ public sealed record SprintCurve
         return new(high, tau);
     }
 
+    private const int MostSteps = 60;
+
     /// <summary>Root x of x + exp(-x) - 1 = s for s above 0.</summary>
     internal static double ScaledTime(double s)
     {
         // Never under the root, from where Newton's steps only fall, until rounding ends them.
         var x = Math.Sqrt(2 * s) + s;
-        for (var before = double.PositiveInfinity; x < before;)
+        var before = double.PositiveInfinity;
+        for (var i = 0; i < MostSteps && x < before; i++)
         {
             before = x;
             x -= (x + Expm1(-x) - s) / -Expm1(-x);

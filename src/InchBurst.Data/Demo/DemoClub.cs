@@ -198,7 +198,7 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
                     run.Rep = rep + 1;
                     if (eye.Next(5) == 0)
                     {
-                        var likely = Observations.For(line.Kind).Where(o => o.Phase != RunPhase.Body).Take(5).ToList();
+                        var likely = Chips.For(LineDemand.Of(line, ExerciseCatalogue.BuiltIn)).Where(o => o.Phase != RunPhase.Body).Take(5).ToList();
                         run.Seen.Add(new RunSeen { Code = likely[eye.Next(likely.Count)].Code });
                     }
 

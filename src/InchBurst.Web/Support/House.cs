@@ -245,6 +245,16 @@ public sealed class SafeHeaders(RequestDelegate next)
         headers["Referrer-Policy"] = "same-origin";
         headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
+        if (context.Request.Path.StartsWithSegments("/lib", StringComparison.Ordinal) && context.Request.Query.ContainsKey("v"))
+        {
+            // Under a version the bytes never change.
+            context.Response.OnStarting(() =>
+            {
+                headers.CacheControl = context.Response.StatusCode == StatusCodes.Status200OK ? "public, max-age=31536000, immutable" : headers.CacheControl;
+                return Task.CompletedTask;
+            });
+        }
+
         return next(context);
     }
 }

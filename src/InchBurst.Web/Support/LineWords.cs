@@ -10,6 +10,10 @@ namespace InchBurst.Web.Support;
 /// <summary>A line in words.</summary>
 public static class LineWords
 {
+    /// <summary>A line's dose with what sets it apart: effort and load.</summary>
+    public static string DoseText(PlanLine line) => ShorthandPrinter.Dose(line).Replace(" x ", " × ", StringComparison.Ordinal)
+        + (line.Effort is null ? "" : ", " + ShorthandPrinter.EffortText(line.Effort).TrimStart('@')) + (line.Load is null ? "" : ", " + ShorthandPrinter.LoadText(line.Load));
+
     /// <summary>A line in words, piece by piece.</summary>
     public static IReadOnlyList<string> Of(LineDemand demand, CoachingSchool? school = null)
     {

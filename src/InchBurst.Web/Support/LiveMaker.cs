@@ -67,7 +67,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             demand is null ? null : LaneDrawing.Draw(demand, 358, session.StraightMetres, club.DistanceUnit, 6),
             SessionStrip.Draw(live.Plan, timeline, session.WindowMinutes * 60, 560, 92, null),
             await LastAsync(live, ask.RunId, club, school), forecast, offers, [.. (await sessions.CuesBeforeAsync(session)).Where(c => c.Length > 0).Distinct().Take(2)], gate,
-            line is null ? [] : [.. Observations.For(line.Kind).SelectMany(o => o.Drills.Take(1)).Distinct().Take(3)],
+            demand is null ? [] : [.. Chips.For(demand).SelectMany(o => o.Drills.Take(1)).Distinct().Take(3)],
             line is null ? 0 : timeline.Items.FirstOrDefault(i => i.Line.Id == line.Id && i.Round == place!.Round - 1)?.Seconds ?? 0,
             demand is null ? null : HeadlineOf(demand, timing), school["stop.share"] / 100,
             wire.Gates(sessionId, now), now, stamp, ask);

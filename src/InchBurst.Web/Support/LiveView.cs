@@ -38,7 +38,7 @@ public sealed record SavedRun(
     Run Run, Athlete Athlete, RunMeaning? Meaning, IReadOnlyList<string> Splits, double? ChangeSeconds, DropOffReading? DropOff, string? Sides, IReadOnlyList<string> Measures, LineTiming Timing);
 
 /// <summary>What was typed and is not stored yet, with the doubts about it.</summary>
-public sealed record TypedEntry(int AthleteId, int? Rep, IReadOnlyList<string> Marks, IReadOnlyList<string> Measures, IReadOnlyList<string> Seen, Side? Side, IReadOnlyList<MarkDoubt> Doubts);
+public sealed record TypedEntry(int AthleteId, int? Rep, IReadOnlyList<string> Marks, IReadOnlyList<string> Measures, IReadOnlyList<string> Seen, Side? Side, IReadOnlyList<MarkDoubt> Doubts, PartFilled Part = PartFilled.Unsaid);
 
 /// <summary>What a request wants shown besides the session itself.</summary>
 public sealed record LiveAsk(TypedEntry? Typed = null, Guid? ClientId = null, string? Toast = null, long? Undone = null, int? UndoneReading = null, int? LineId = null, int? Round = null, int? Person = null, string? PersonError = null, long? RunId = null, bool ForWho = false, bool IsCoach = false, string? BehindTyped = null);
@@ -103,5 +103,19 @@ public sealed record LiveView(
 
     public static string ItemName(PlanLine line) => BuilderMaker.Capital(line.Exercise ?? (line.Shape is RunShape { Fly: { } fly } ? $"Fly {Figures.Number(fly.To - fly.From, 1)}" : line.Kind.Name()));
 
-    public static string PlaceName(LinePlace place) => ItemName(place.Line) + (place.Rounds > 1 ? $", round {place.Round}" : "");
+    /// <summary>The latest ten runs of the session, the last first.</summary>
+    public IReadOnlyList<(Run Run, string Name, PlanLine Line, string Figures)> Latest =>
+    [
+        .. Live.Runs.OrderByDescending(r => r.FinishedAt).ThenByDescending(r => r.Id).Take(10)
+            .Select(r => (Run: r, Live.Attendance.FirstOrDefault(a => a.AthleteId == r.AthleteId)?.Athlete?.Name, Line: Live.Plan.Line(r.LineId)))
+            .Where(r => r.Name is not null && r.Line is not null)
+            .Select(r => (r.Run, r.Name!, r.Line!, r.Run.Outcome == RunOutcome.Skipped ? "skipped" : r.Run.Marks.Count > 0 ? r.Run.MarksText() : r.Run.Measures.Count > 0 ? "measured" : r.Run.Seen.Count > 0 ? "noted" : "no time")),
+    ];
+
+    /// <summary>What a line is called beside the others of its plan: by its dose too where another has the same name.</summary>
+    public static string ItemName(PlanLine line, SessionPlan plan) =>
+        plan.Lines.Any(l => l.Id != line.Id && ItemName(l) == ItemName(line)) ? $"{ItemName(line)} {LineWords.DoseText(line)}" : ItemName(line);
+
+    /// <summary>What a place is called beside the others of its plan.</summary>
+    public static string PlaceName(LinePlace place, SessionPlan plan) => ItemName(place.Line, plan) + (place.Rounds > 1 ? $", round {place.Round}" : "");
 }

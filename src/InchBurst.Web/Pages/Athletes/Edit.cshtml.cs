@@ -50,11 +50,18 @@ public sealed class EditModel(RosterBook roster, Desk desk) : PageModel
 
     public int Id { get; private set; }
 
+    /// <summary>What the form showed when it was opened.</summary>
+    public string Opened { get; private set; } = "";
+
+    /// <summary>Who was added last, when one is added after the other.</summary>
+    public string? Added { get; private set; }
+
     [BindProperty]
     public AthleteInput Input { get; set; } = new();
 
-    public async Task<IActionResult> OnGetAsync(int? id, int? squad)
+    public async Task<IActionResult> OnGetAsync(int? id, int? squad, string? added)
     {
+        Added = added;
         if (id is not { } known)
         {
             Input.SquadId = squad ?? (await desk.SquadAsync())?.Id;
@@ -66,9 +73,13 @@ public sealed class EditModel(RosterBook roster, Desk desk) : PageModel
             return NotFound();
         }
 
-        var club = await desk.ClubAsync();
         Id = known;
-        Input = new()
+        Input = From(a, await desk.ClubAsync());
+        Opened = StaleForm.Opened(Input);
+        return Page();
+    }
+
+    private static AthleteInput From(Athlete a, Club club) => new()
         {
             Name = a.Name,
             SquadId = a.SquadId,
@@ -85,12 +96,10 @@ public sealed class EditModel(RosterBook roster, Desk desk) : PageModel
             AvailabilityReason = a.AvailabilityReason,
             AvailabilitySaidBy = a.AvailabilitySaidBy,
         };
-        return Page();
-    }
 
-    public async Task<IActionResult> OnPostAsync(int id)
+    public async Task<IActionResult> OnPostAsync(int id, string? opened, bool another)
     {
-        Id = id;
+        (Id, Opened) = (id, opened ?? "");
         var club = await desk.ClubAsync();
         double? kilograms = Input.BodyMass is { } typed ? Figures.KilogramsFrom(typed, club.MassUnit) : null;
         if (kilograms is < 20 or > 250)
@@ -119,6 +128,14 @@ public sealed class EditModel(RosterBook roster, Desk desk) : PageModel
             return NotFound();
         }
 
+        // Pain that trackside noted while this form lay open is not written over.
+        var now = From(a, club);
+        if (id != 0 && !StaleForm.Merge(Input, opened, now, ModelState, nameof(Input)))
+        {
+            Opened = StaleForm.Opened(now);
+            return Page();
+        }
+
         if (a.Availability != Input.Availability)
         {
             a.AvailabilitySince = desk.Today;
@@ -129,7 +146,7 @@ public sealed class EditModel(RosterBook roster, Desk desk) : PageModel
         a.Sex = Input.Sex;
         a.BirthYear = Input.BirthYear;
         a.HeightMetres = Input.HeightCentimetres / 100;
-        a.MassKilograms = kilograms;
+        a.MassKilograms = Input.BodyMass is { } mass ? Figures.KilogramsFrom(mass, club.MassUnit) : null;
         a.Position = Input.Position?.Trim() ?? "";
         a.Group = Input.Group;
         a.Stance = Input.Stance;
@@ -139,7 +156,7 @@ public sealed class EditModel(RosterBook roster, Desk desk) : PageModel
         a.AvailabilityReason = Input.Availability == Availability.Full ? "" : Input.AvailabilityReason?.Trim() ?? "";
         a.AvailabilitySaidBy = Input.AvailabilitySaidBy?.Trim() ?? "";
         await roster.SaveAsync(a);
-        return Redirect(id == 0 ? "/Athletes" : $"/Athletes/{a.Id}");
+        return Redirect(another ? $"/Athletes/Edit?squad={a.SquadId}&added={Uri.EscapeDataString(a.Name)}" : id == 0 ? "/Athletes" : $"/Athletes/{a.Id}");
     }
 
     public async Task<IActionResult> OnPostRetireAsync(int id)

@@ -22,6 +22,14 @@ public sealed class IndexModel(SquadBook squads, RosterBook roster, Desk desk) :
 
     public string? SquadProblem { get; private set; }
 
+    /// <summary>What is wrong with a pasted list, and the list as it was typed.</summary>
+    public (string Problem, string Typed)? List { get; private set; }
+
+    /// <summary>Who was added together last, to be taken back.</summary>
+    public IReadOnlyList<int> AddedIds { get; private set; } = [];
+
+    public string AddedText { get; private set; } = "";
+
     public string TypedSquad { get; private set; } = "";
 
     public async Task OnGetAsync(int? retired = null)
@@ -40,6 +48,32 @@ public sealed class IndexModel(SquadBook squads, RosterBook roster, Desk desk) :
         {
             Toast = (gone.Id, $"{gone.Name} is retired; every run is kept.");
         }
+    }
+
+    public async Task<IActionResult> OnPostAddManyAsync(int squad, string? names)
+    {
+        var (added, known, tooLong) = await roster.AddManyAsync(squad, names);
+        await OnGetAsync();
+        if (added.Count == 0)
+        {
+            List = (tooLong is not null ? $"“{tooLong}” is longer than 80 characters; nobody was added." : known > 0 ? "The squad has all of these already." : "Type or paste at least one name.", names ?? "");
+            return Page();
+        }
+
+        AddedIds = [.. added.Select(a => a.Id)];
+        AddedText = $"{added.Count} {(added.Count == 1 ? "athlete" : "athletes")} added{(known > 0 ? $"; {known} {(known == 1 ? "was" : "were")} here already" : "")}.";
+        return Page();
+    }
+
+    /// <summary>Takes back who was added together; whoever has been run with meanwhile is kept under Retired.</summary>
+    public async Task<IActionResult> OnPostTakeBackAsync(int[] ids)
+    {
+        foreach (var id in ids.Take(200))
+        {
+            await roster.RetireAsync(id, true);
+        }
+
+        return Redirect("/Athletes");
     }
 
     public async Task<IActionResult> OnPostAddSquadAsync(string? name)

@@ -13,7 +13,7 @@ namespace InchBurst.Web.Pages.Athletes;
 
 public sealed record SegmentRow(SplitSegment Segment, string To, double? Best, bool IsBest);
 
-public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : PageModel
+public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook results, Desk desk) : PageModel
 {
     private const int ShownAtFirst = 40;
     private const int MostShown = 2000;
@@ -30,6 +30,12 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
 
     /// <summary>The curve that stands for the athlete, or why there is none.</summary>
     public StandingOutcome Standing { get; private set; } = new(null, null);
+
+    /// <summary>What was seen on the athlete, the most frequent first.</summary>
+    public IReadOnlyList<SeenOften> Seen { get; private set; } = [];
+
+    /// <summary>What was measured otherwise than by a clock, by exercise.</summary>
+    public IReadOnlyList<MeasuredOften> Measured { get; private set; } = [];
 
     public bool All { get; private set; }
 
@@ -64,6 +70,8 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, Desk desk) : 
         (Athlete, Club, All) = (athlete, await desk.ClubAsync(), all);
         Row = await squads.RowAsync(athlete, desk.Today);
         RunCount = await squads.RunCountAsync(id);
+        Seen = await results.SeenAsync(id);
+        Measured = await results.MeasuredAsync(id);
         Shown = await squads.RunsAsync(id, all ? MostShown : ShownAtFirst);
         if (Shown.Count == 0)
         {

@@ -23,6 +23,14 @@ public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue
 
     public IReadOnlyList<RunCorrection> History { get; private set; } = [];
 
+    public int SessionId { get; private set; }
+
+    /// <summary>Who else was here and may have run it.</summary>
+    public IReadOnlyList<Athlete> Others { get; private set; } = [];
+
+    /// <summary>The latest runs of the same line by others.</summary>
+    public IReadOnlyList<(long Id, string Text)> Latest { get; private set; } = [];
+
     private Distance zoneFrom;
 
     private MarkContext Context { get; set; } = new();
@@ -49,6 +57,12 @@ public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue
         return Redirect($"/Sessions/{id}/Trackside");
     }
 
+    public async Task<IActionResult> OnPostMoveAsync(int id, long run, int athlete) =>
+        await book.MoveAsync(id, run, athlete, desk.Who) ? Redirect($"/Sessions/{id}/Runs/{run}") : NotFound();
+
+    public async Task<IActionResult> OnPostSwapAsync(int id, long run, long other) =>
+        await book.SwapAsync(id, run, other, desk.Who) ? Redirect($"/Sessions/{id}/Runs/{run}") : NotFound();
+
     private async Task<bool> FindAsync(int id, long runId)
     {
         if (await book.LoadAsync(id) is not { } live || live.Runs.FirstOrDefault(r => r.Id == runId) is not { } run)
@@ -57,6 +71,10 @@ public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue
         }
 
         Run = run;
+        SessionId = id;
+        Others = [.. live.Attendance.Where(a => a.Present && a.AthleteId != run.AthleteId).Select(a => a.Athlete!)];
+        var names = live.Attendance.ToDictionary(a => a.AthleteId, a => a.Athlete!.Name);
+        Latest = [.. live.Runs.Where(r => r.AthleteId != run.AthleteId && r.LineId == run.LineId && names.ContainsKey(r.AthleteId)).OrderByDescending(r => r.FinishedAt).Take(10).Select(r => (r.Id, $"{names[r.AthleteId]}, rep {r.Rep}{(r.Marks.Count > 0 ? ", " + r.MarksText() : "")}"))];
         run.Athlete = live.Attendance.First(a => a.AthleteId == run.AthleteId).Athlete;
         var demand = live.Plan.Line(run.LineId) is { } line ? LineDemand.Of(line, catalogue) : null;
         var planned = demand is null ? [] : LineMarks.Expected(demand);

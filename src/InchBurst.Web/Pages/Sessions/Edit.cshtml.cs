@@ -18,6 +18,9 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
 
     public bool SettingsOpen { get; private set; }
 
+    /// <summary>What the settings form showed when it was opened.</summary>
+    public string Opened { get; private set; } = "";
+
     [BindProperty]
     public SessionInput Input { get; set; } = new();
 
@@ -197,22 +200,16 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
         return await WholeAsync(planned, await maker.MakeAsync(planned, new(Toast: $"“{kept}” is on the shelf; find it under New session.")));
     }
 
-    public async Task<IActionResult> OnPostSettingsAsync(int id)
+    public async Task<IActionResult> OnPostSettingsAsync(int id, string? opened)
     {
         var unit = (await desk.ClubAsync()).DistanceUnit;
         return await sessions.OnAsync<IActionResult>(id, async planned =>
         {
             var valid = ModelState.IsValid && (await desk.SquadsAsync()).Any(s => s.Id == Input.SquadId);
-            if (valid && Input.MergeOnto(SessionInput.From(planned.Session, unit)) is { Count: > 0 } both)
+            var now = SessionInput.From(planned.Session, unit);
+            if (!valid || !StaleForm.Merge(Input, opened, now, ModelState, nameof(Input)))
             {
-                // The form is shown as merged, and not as posted.
-                ModelState.Clear();
-                both.ToList().ForEach(f => ModelState.AddModelError($"{nameof(Input)}.{f.Field}", f.Message));
-                valid = false;
-            }
-
-            if (!valid)
-            {
+                Opened = valid ? StaleForm.Opened(now) : opened ?? "";
                 SettingsOpen = true;
                 View = await maker.MakeAsync(planned);
                 return Page();
@@ -249,6 +246,7 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
     {
         View = view;
         Input = SessionInput.From(planned.Session, (await desk.ClubAsync()).DistanceUnit);
+        Opened = StaleForm.Opened(Input);
         ModelState.Clear();
         return Page();
     }

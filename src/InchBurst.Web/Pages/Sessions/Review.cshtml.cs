@@ -158,6 +158,13 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         return true;
     }
 
+    /// <summary>A drill for what was seen, for those on whom it was seen; for everybody when that was most of those here.</summary>
+    public string DrillFor(FaultSeen fault, Exercise drill)
+    {
+        var names = Live.Attendance.Where(a => a.Present && Live.Runs.Any(r => r.AthleteId == a.AthleteId && r.Seen.Any(s => s.Code.Equals(fault.Seen.Code, StringComparison.OrdinalIgnoreCase)))).Select(a => a.Athlete!.Name).ToList();
+        return names.Count == 0 || names.Count * 2 > Live.Attendance.Count(a => a.Present) ? drill.Name : $"{drill.Name} for {string.Join(", ", names.Select(n => $"\"{n}\""))}";
+    }
+
     private async Task<ReviewLine?> LineAsync(PlanLine line, List<Attendance> here, CoachingSchool school)
     {
         var runs = Live.Runs.Where(r => r.LineId == line.Id && r.Outcome is not (RunOutcome.Skipped or RunOutcome.Again)).ToList();
@@ -193,9 +200,10 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
     }
 
     // A time with a load or help is told as that, never as the athlete's own.
-    private static string NameOf(PlanLine line, ReviewTimes times)
+    private string NameOf(PlanLine line, ReviewTimes times)
     {
-        var name = LiveView.ItemName(line) == times.Best.Label ? times.Best.Label : $"{LiveView.ItemName(line)}, {times.Best.Label}";
+        var item = LiveView.ItemName(line, Live.Plan);
+        var name = item == times.Best.Label ? times.Best.Label : $"{item}, {times.Best.Label}";
         var words = times.Runs[0].Run.ToLogged().Trial.FlyingWords;
         return words.Length == 0 ? name : $"{name} ({words})";
     }
@@ -208,7 +216,8 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         return AthleteMessage.Write(
             athlete.Name, Desk.DayText(Live.Session.Day), lines, Reached.FirstOrDefault(r => r.Athlete.Id == athlete.Id).Share,
             [.. seen.Select(Observations.Find).OfType<Observation>().Where(o => o.IsGood).Select(o => o.Says).Distinct()],
-            [.. Observations.Most(seen.Select(s => (athlete.Id, s)), catalogue).Take(2).Select(f => f.Drills.Count > 0 ? $"{f.Seen.Says.ToLowerInvariant()}, so {f.Drills[0].Name}" : f.Seen.Says.ToLowerInvariant())],
-            Live.Session.Cue);
+            [.. Observations.Most(seen.Where(s => Observations.Find(s) is not null).Select(s => (athlete.Id, s)), catalogue).Take(2).Select(f => f.Drills.Count > 0 ? $"{f.Seen.Says.ToLowerInvariant()}, so {f.Drills[0].Name}" : f.Seen.Says.ToLowerInvariant())],
+            Live.Session.Cue,
+            [.. seen.Where(s => Observations.Find(s) is null).Distinct(StringComparer.OrdinalIgnoreCase)]);
     }
 }

@@ -1,5 +1,4 @@
 using System.ComponentModel.DataAnnotations;
-using System.Text.Json;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Units;
@@ -58,58 +57,11 @@ public sealed class SessionInput
 
     public string? School { get; set; }
 
-    /// <summary>What the form showed when it was opened, so that what others changed since is neither lost nor put back.</summary>
-    public string? Opened { get; set; }
-
-    /// <summary>Takes over what others changed since the form was opened, where it was left alone here.</summary>
-    /// <param name="now">What is stored now.</param>
-    /// <returns>Fields that both changed to different things, with a word for each; saving again then keeps what stands in the form.</returns>
-    public IReadOnlyList<(string Field, string Message)> MergeOnto(SessionInput now)
-    {
-        var opened = Read(Opened) ?? now;
-        var both = new List<(string, string)>();
-        foreach (var field in typeof(SessionInput).GetProperties().Where(p => p.Name != nameof(Opened)))
-        {
-            var (mine, before, theirs) = (Value(field, this), Value(field, opened), Value(field, now));
-            if (Equals(theirs, before) || Equals(theirs, mine))
-            {
-                continue;
-            }
-
-            if (Equals(mine, before))
-            {
-                field.SetValue(this, field.GetValue(now));
-            }
-            else
-            {
-                both.Add((field.Name, $"Changed meanwhile by somebody else to “{theirs ?? "nothing"}”. Save again to keep what you typed."));
-            }
-        }
-
-        Opened = now.Opened;
-        return both;
-    }
-
-    // Nothing typed and an empty text are the same.
-    private static object? Value(System.Reflection.PropertyInfo field, SessionInput of) => field.GetValue(of) is string text ? (text.Trim() is { Length: > 0 } said ? said : null) : field.GetValue(of);
-
-    private static SessionInput? Read(string? json)
-    {
-        try
-        {
-            return string.IsNullOrEmpty(json) ? null : JsonSerializer.Deserialize<SessionInput>(json);
-        }
-        catch (JsonException)
-        {
-            return null;
-        }
-    }
-
     public static SessionInput From(TrainingSession s, DistanceUnit unit)
     {
         var kit = SessionKit.Read(s.KitJson);
         int? Of(LimitedKit what) => kit.TryGetValue(what, out var n) ? n : null;
-        var input = new SessionInput
+        return new()
         {
             Name = s.Name,
             Day = s.Day,
@@ -128,8 +80,6 @@ public sealed class SessionInput
             Hurdles = Of(LimitedKit.Hurdles),
             Boxes = Of(LimitedKit.Box),
         };
-        input.Opened = JsonSerializer.Serialize(input);
-        return input;
     }
 
     public void Into(TrainingSession s, DistanceUnit unit)

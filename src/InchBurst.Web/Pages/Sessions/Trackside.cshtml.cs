@@ -31,6 +31,9 @@ public sealed class EntryInput
 
     public bool Overrule { get; set; }
 
+    /// <summary>Why figures are missing.</summary>
+    public PartFilled Part { get; set; }
+
     /// <summary>Number of the gates' report it was filled from.</summary>
     public int? Gate { get; set; }
 
@@ -97,6 +100,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         var marks = expected.Count == 0 ? new MarkReading([], []) : MarkEntry.Read(texts, expected, MarkContext.Of(demand, timing.StartBehindGateMetres, (await squads.RowAsync(row.Athlete!, desk.Today)).BestSpeed) with
         {
             Mode = timing.Entry,
+            Part = input.Part,
             Ranges = await results.RangesAsync(input.Athlete, demand, timing, input.Side),
         });
         var club = await desk.ClubAsync();
@@ -141,7 +145,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         Task<IActionResult> AskAsync(params IReadOnlyList<MarkDoubt> about)
         {
             Response.Headers[StateHeader] = about.Any(d => d.Kind == DoubtKind.Impossible) ? "refused" : "asked";
-            return ShowAsync(id, new(new(input.Athlete, input.Rep, texts, input.Measure, input.Seen, input.Side, about), input.Client, LineId: line.Id, Round: RoundOf(live, line, input.Rep)));
+            return ShowAsync(id, new(new(input.Athlete, input.Rep, texts, input.Measure, input.Seen, input.Side, about, input.Part), input.Client, LineId: line.Id, Round: RoundOf(live, line, input.Rep)));
         }
 
         var entry = Entry(input, marks.Marks.Count > 0 ? RunOutcome.Timed : RunOutcome.Measured) with { Marks = marks.Marks, Measures = measured, ZoneOnly = marks.ZoneOnly };
@@ -356,7 +360,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         Side = input.Side,
         Gate = outcome == RunOutcome.Skipped ? null : input.Gate,
         FinishedAt = input.FinishedAt,
-        Seen = [.. input.Seen.Select(s => s ?? "")],
+        Seen = [.. input.Seen.Select(s => s ?? ""), .. input.Part == PartFilled.Stopped ? new[] { "stopped early" } : []],
     };
 
     private async Task<(LiveSession Live, PlanLine Line, Attendance Row)?> FindAsync(int id, EntryInput input) =>

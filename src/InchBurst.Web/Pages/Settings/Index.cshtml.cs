@@ -24,6 +24,9 @@ public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options
     [BindProperty]
     public ClubInput Input { get; set; } = new();
 
+    /// <summary>What the form showed when it was opened.</summary>
+    public string Opened { get; private set; } = "";
+
     public bool Saved { get; private set; }
 
     public string Folder => options.DataFolder;
@@ -48,19 +51,29 @@ public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options
     public async Task OnGetAsync(bool saved = false)
     {
         var club = await squads.ClubAsync();
-        Input = new() { Name = club.Name, DistanceUnit = club.DistanceUnit, SpeedUnit = club.SpeedUnit, MassUnit = club.MassUnit };
+        Input = From(club);
+        Opened = StaleForm.Opened(Input);
         GateToken = club.GateToken;
         Saved = saved;
     }
 
-    public async Task<IActionResult> OnPostAsync()
+    private static ClubInput From(Data.Entities.Club club) => new() { Name = club.Name, DistanceUnit = club.DistanceUnit, SpeedUnit = club.SpeedUnit, MassUnit = club.MassUnit };
+
+    public async Task<IActionResult> OnPostAsync(string? opened)
     {
+        var club = await squads.ClubAsync();
+        (GateToken, Opened) = (club.GateToken, opened ?? "");
         if (!ModelState.IsValid)
         {
             return Page();
         }
 
-        var club = await squads.ClubAsync();
+        if (!StaleForm.Merge(Input, opened, From(club), ModelState, nameof(Input)))
+        {
+            Opened = StaleForm.Opened(From(club));
+            return Page();
+        }
+
         (club.Name, club.DistanceUnit, club.SpeedUnit, club.MassUnit) = (Input.Name.Trim(), Input.DistanceUnit, Input.SpeedUnit, Input.MassUnit);
         await db.SaveChangesAsync();
         return Redirect("/Settings?saved=true");

@@ -1,16 +1,22 @@
 // Typing times: digits alone find their own point and box, by key, by keypad or pasted; a point or comma typed says the coach places it.
 const digitsOf = (text) => text.replace(/\D/g, "");
 
-/** How many digits stand before the point, so that the figure lies nearest to what is expected. */
-export function wholeDigits(first, expected) {
+// How many digits stand before the point, so that the figure lies nearest to what is expected; none for a time under a second.
+function wholeDigits(first, expected) {
   if (first === "0" || !(expected > 0)) return 1;
-  let best = 1;
+  let best = 0;
   let least = Infinity;
-  for (let n = 1; n <= 4; n += 1) {
+  for (let n = 0; n <= 4; n += 1) {
     const off = Math.abs(Math.log(((Number(first) + 0.5) * 10 ** (n - 1)) / expected));
     if (off < least) [least, best] = [off, n];
   }
   return best;
+}
+
+/** A figure with its point where it belongs, and whether hundredths are there: Core's DigitEntry, to which a test holds it. */
+export function place(digits, expected) {
+  const whole = wholeDigits(digits[0], expected);
+  return [whole === 0 ? `0.${digits}` : digits.length <= whole ? digits : `${digits.slice(0, whole)}.${digits.slice(whole)}`, digits.length === whole + 2];
 }
 
 export const boxesOf = (form) => [...form.querySelectorAll("[data-mark]")];
@@ -33,16 +39,81 @@ export function clear(form) {
     else chip.value = "";
   }
   delete form.dataset.at;
+  delete form.dataset.advanced;
+  form.querySelector("[data-part-said]")?.remove();
+  if (form.id === "t-entry") sessionStorage.removeItem(DRAFT);
+  hidePart(form);
 }
+
+const marksOf = (form) => boxesOf(form).filter((b) => b.name === "mark");
+
+/** The boxes of marks that are still empty in a form in which some mark has a figure. */
+export function missing(form) {
+  const marks = marksOf(form);
+  const empty = marks.filter((b) => b.value.trim() === "");
+  // A whole run may stand in one box, and a dash says that a mark is left out.
+  return empty.length === marks.length || marks.some((b) => /\s/.test(b.value.trim())) ? [] : empty;
+}
+
+/** Asks once why figures are missing; the answers are buttons and keys of their own. */
+export function askPart(form) {
+  const ask = form.querySelector("[data-part-ask]");
+  const empty = missing(form);
+  if (!ask || empty.length === 0) return false;
+  ask.querySelector("p").textContent = `No time at ${empty.map((b) => b.dataset.label).join(" and ")}.`;
+  const marks = marksOf(form);
+  const trailing = empty.every((b) => marks.indexOf(b) >= marks.length - empty.length);
+  ask.querySelector('[data-part-key="x"]').hidden = !trailing;
+  ask.hidden = false;
+  ask.querySelector("button").focus({ preventScroll: true });
+  ask.scrollIntoView({ block: "nearest" });
+  return true;
+}
+
+function hidePart(form) {
+  const ask = form.querySelector("[data-part-ask]");
+  if (ask) ask.hidden = true;
+}
+
+// ---- what is half typed outlives a reload of the page
+
+const DRAFT = "inch-burst-draft";
+const placeOf = (form) => [form.action, ...["athlete", "line", "rep"].map((name) => form.elements[name]?.value)].join(" ");
+
+function keepDraft(form) {
+  if (form.id !== "t-entry") return;
+  if (!isBegun(form)) { sessionStorage.removeItem(DRAFT); return; }
+  const seen = [...form.querySelectorAll('input[name="seen"]')].map((i) => (i.type === "checkbox" ? i.checked : i.value));
+  sessionStorage.setItem(DRAFT, JSON.stringify({ place: placeOf(form), at: form.dataset.at, seen, marks: boxesOf(form).map((b) => [b.value, b.dataset.manual]) }));
+}
+
+/** Puts back what was half typed for this rep before the page was loaded anew. */
+export function restoreDraft(form) {
+  const draft = JSON.parse(sessionStorage.getItem(DRAFT) ?? "null");
+  if (draft?.place !== placeOf(form) || isBegun(form)) return;
+  boxesOf(form).forEach((box, i) => {
+    [box.value] = draft.marks[i] ?? [""];
+    if (draft.marks[i]?.[1]) box.dataset.manual = "yes";
+  });
+  form.querySelectorAll('input[name="seen"]').forEach((input, i) => {
+    if (input.type === "checkbox") input.checked = Boolean(draft.seen[i]);
+    else input.value = draft.seen[i] ?? "";
+  });
+  if (draft.at) form.dataset.at = draft.at;
+}
+
+document.addEventListener("input", (event) => { const form = event.target.closest?.("#t-entry"); if (form) keepDraft(form); });
+document.addEventListener("change", (event) => { const form = event.target.closest?.("#t-entry"); if (form) keepDraft(form); });
 
 function settle(box) {
   const expected = Number(box.dataset.expect);
   if (!expected || box.dataset.manual) return false;
   const digits = digitsOf(box.value);
   if (digits !== "" && box.value.replace(".", "") !== digits) return false;
-  const whole = digits === "" ? 1 : wholeDigits(digits[0], expected);
-  box.value = digits.length <= whole ? digits : `${digits.slice(0, whole)}.${digits.slice(whole)}`;
-  return digits.length === whole + 2;
+  if (digits === "") { box.value = ""; return false; }
+  const [text, isWhole] = place(digits, expected);
+  box.value = text;
+  return isWhole;
 }
 
 function spread(boxes, from, text) {
@@ -59,7 +130,10 @@ function spread(boxes, from, text) {
 function onward(box) {
   const boxes = boxesOf(box.form);
   const next = boxes[boxes.indexOf(box) + 1];
-  if (next && next.value === "") next.focus({ preventScroll: true });
+  if (!next || next.value !== "") return;
+  next.focus({ preventScroll: true });
+  // Enter by habit means the step that has just been made.
+  box.form.dataset.advanced = "yes";
 }
 
 /** Puts one key of the keypad where typing goes on. */
@@ -80,7 +154,13 @@ export function press(form, key) {
     box.dispatchEvent(new InputEvent("input", { bubbles: true, inputType: "deleteContentBackward" }));
     return;
   }
-  box.value += key;
+  // What was doubted is typed anew, and so is what is marked.
+  const anew = box.getAttribute("aria-invalid") === "true" || (box.value !== "" && box.selectionStart === 0 && box.selectionEnd === box.value.length);
+  if (anew) {
+    delete box.dataset.manual;
+    box.removeAttribute("aria-invalid");
+  }
+  box.value = anew ? key : box.value + key;
   box.dispatchEvent(new InputEvent("input", { bubbles: true, inputType: "insertText", data: key }));
 }
 
@@ -89,6 +169,8 @@ const isBox = (target) => target instanceof HTMLInputElement && "mark" in target
 document.addEventListener("input", (event) => {
   const box = event.target;
   if (!isBox(box)) return;
+  hidePart(box.form);
+  delete box.form.dataset.advanced;
   // The run ended before its time was typed: the first key is the nearest thing to the finish that a hand gives.
   box.form.dataset.at ??= String(Date.now());
   if (box.value === "") {
@@ -98,7 +180,7 @@ document.addEventListener("input", (event) => {
   }
   if (event.data === "." || event.data === ",") {
     // The point set by itself gives way to the one typed.
-    if (!box.dataset.manual) box.value = digitsOf(box.value) + event.data;
+    if (!box.dataset.manual) box.value = digitsOf(box.value).replace(/^0+(?=\d)/, "") + event.data;
     box.dataset.manual = "yes";
     return;
   }
@@ -116,11 +198,37 @@ document.addEventListener("keydown", (event) => {
     return;
   }
   if (event.key !== " " && event.key !== "Enter") return;
-  if (spread(boxes, at, box.value)) event.preventDefault();
-  else if (at + 1 < boxes.length && box.value.trim() !== "" && boxes.slice(at + 1).some((b) => b.value.trim() === "")) {
+  if (spread(boxes, at, box.value)) {
     event.preventDefault();
-    boxes[at + 1].focus();
-  } else if (event.key === " ") event.preventDefault();
+    return;
+  }
+  const filled = box.value.trim() !== "";
+  const next = boxes.slice(at + 1).find((b) => b.value.trim() === "");
+  if (filled && next) {
+    event.preventDefault();
+    next.focus();
+  } else if (event.key === " " || (!filled && box.form.dataset.advanced)) {
+    // The box was left by itself when its digits were whole: this Enter would have done the same.
+    event.preventDefault();
+    delete box.form.dataset.advanced;
+  }
+});
+
+// One key answers why figures are missing; a figure goes to the box that lacks it.
+document.addEventListener("keydown", (event) => {
+  const form = event.target.closest?.("#t-entry");
+  const ask = form?.querySelector(".t-doubt:not([hidden])");
+  if (!ask || event.ctrlKey || event.metaKey || event.altKey) return;
+  const answer = ask.querySelector(`[data-part-key="${event.key.toLowerCase()}"]:not([hidden])`);
+  if (answer) {
+    event.preventDefault();
+    answer.click();
+  } else if (ask.contains(event.target) && (event.key === "Escape" || /^[0-9]$/.test(event.key))) {
+    event.preventDefault();
+    hidePart(form);
+    missing(form)[0]?.focus({ preventScroll: true });
+    if (event.key !== "Escape") press(form, event.key);
+  }
 });
 
 document.addEventListener("paste", (event) => {

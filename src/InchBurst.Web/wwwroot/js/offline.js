@@ -1,4 +1,4 @@
-// Registers the part that opens trackside without a network, and clears what it keeps when somebody signs out.
+// Registers the part that opens trackside without a network.
 const version = document.querySelector('meta[name="version"]')?.content;
 
 async function register() {
@@ -13,7 +13,3 @@ async function register() {
 }
 
 if ("serviceWorker" in navigator && document.querySelector("[data-live]")) register().catch(() => {});
-
-document.addEventListener("submit", (event) => {
-  if (event.target.getAttribute("action")?.includes("handler=Out") && "caches" in window) for (const name of ["inch-burst-pages", "inch-burst-live"]) caches.delete(name);
-});

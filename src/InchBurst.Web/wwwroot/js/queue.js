@@ -56,7 +56,7 @@ export function draw(now) {
     const wait = (Number(li.dataset.ready || 0) - now) / 1000;
     bar.hidden = state !== "resting";
     bar.value = Math.min(240, Math.max(0, wait));
-    li.querySelector("button").disabled = !asksAny(root) || OUT.includes(state);
+    li.querySelector("button").disabled = asksAny(root) && OUT.includes(state);
     const small = li.querySelector("[data-small]");
     if (!OUT.includes(state) && state !== "plain") {
       const words = [`rep ${li.dataset.rep}`];
@@ -99,9 +99,15 @@ function drawMini(order, now) {
     cell.className = `q ${state}`;
     cell.dataset.call = li.dataset.athlete;
     cell.setAttribute("aria-label", `Call ${li.dataset.name}`);
-    cell.firstElementChild.textContent = li.dataset.name.split(" ")[0];
+    cell.firstElementChild.textContent = shortName(li.dataset.name);
     cell.lastElementChild.textContent = state === "ready" ? "Ready" : clock((Number(li.dataset.ready) - now) / 1000);
   });
+}
+
+// A first name, or the last one where two have the same first.
+function shortName(name) {
+  const [first, ...rest] = name.split(" ");
+  return rows().filter((li) => li.dataset.name.split(" ")[0] === first).length > 1 && rest.length > 0 ? rest.join(" ") : first;
 }
 
 /** Brings an athlete to the line on this device. */

@@ -1,6 +1,6 @@
 // Trackside: one page that works with and without a signal, beside other devices on the same session.
 import * as outbox from "./outbox.js";
-import { boxesOf, clear, isBegun, isDirty } from "./entry.js";
+import { askPart, boxesOf, clear, isBegun, isDirty, restoreDraft } from "./entry.js";
 import { headline, panel } from "./meaning.js";
 import { apply, clock, draw, live, nextUp, putOnLine, rowOf, todayOf } from "./queue.js";
 import { busy, say } from "./requests.js";
@@ -166,6 +166,7 @@ async function ready() {
   const form = root.querySelector("[data-marks]");
   if (form && !form.dataset.prepared) {
     form.dataset.prepared = "yes";
+    if (!form.querySelector(".t-doubt:not([hidden])")) restoreDraft(form);
     if (getComputedStyle(form.querySelector("[data-pad]")).display !== "none") for (const box of boxesOf(form)) box.inputMode = "none";
     // Never away from a box in which typing has begun.
     const bad = form.querySelector(".bad [data-mark], .odd [data-mark]");
@@ -309,6 +310,7 @@ async function queueForm(form, submitter) {
     boxesOf(form)[0]?.focus();
     return;
   }
+  if (does === "save" && !["part", "overrule"].includes(submitter?.name) && !form.querySelector("[data-part-said]") && askPart(form)) return;
   const typedAt = form.dataset.at ? Number(form.dataset.at) + offset : now();
   let entry;
   form.dataset.writing = "yes";
@@ -372,6 +374,23 @@ async function sendNow(form, submitter) {
     } else say(answer.signIn ? "Sign in again; what waits on this device stays." : answer.message ?? "The server cannot be reached, and this one thing needs it. Times are still kept.");
   } finally { done(); }
 }
+
+// On a line without times a name opens what was seen there.
+function openSeen(athlete) {
+  const dialog = document.getElementById("t-see");
+  const form = dialog?.querySelector("form");
+  if (!form) return;
+  form.reset();
+  form.elements.athlete.value = athlete;
+  dialog.querySelector("[data-see-name]").textContent = rowOf(athlete)?.dataset.name ?? "";
+  dialog.showModal();
+}
+
+document.addEventListener("click", (event) => {
+  const see = event.target.closest?.("[data-see]");
+  if (see) { event.preventDefault(); openSeen(see.dataset.see); }
+  if (event.target.closest?.("[data-close-see]")) document.getElementById("t-see").close();
+});
 
 document.addEventListener("submit", (event) => {
   const form = event.target;

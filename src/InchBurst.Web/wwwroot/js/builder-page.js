@@ -1,0 +1,2 @@
+// What the builder does besides.
+import "./builder.js";

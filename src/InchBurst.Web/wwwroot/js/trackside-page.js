@@ -1,0 +1,3 @@
+// What trackside does besides.
+import "./trackside.js";
+import "./offline.js";
