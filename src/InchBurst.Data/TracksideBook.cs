@@ -108,6 +108,10 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
         return new(session, PlanJson.Read(session.RanPlanJson ?? session.PlanJson), attendance, runs);
     }
 
+    /// <summary>When a session ended; null while it has not.</summary>
+    public Task<DateTime?> EndedAtAsync(int sessionId, CancellationToken cancel = default) =>
+        db.Sessions.Where(s => s.Id == sessionId && s.State == SessionState.Ended).Select(s => s.EndedAt).FirstOrDefaultAsync(cancel);
+
     /// <summary>Sets who is here; everybody of the squad gets a row, in the order given.</summary>
     public Task<bool> SetAttendanceAsync(int sessionId, IReadOnlyList<(int AthleteId, bool Present)> rows, CancellationToken cancel = default) => StepAsync(async () =>
     {
@@ -177,7 +181,7 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
     public Task<LiveSession?> EndAsync(int sessionId, CancellationToken cancel = default) => ChangeAsync(
         sessionId, live => (live.Session.State, live.Session.EndedAt) = (SessionState.Ended, clock.GetUtcNow().UtcDateTime), cancel: cancel);
 
-    /// <summary>Stores a run once, however often it is sent. A rep that is in the book already gets a second reading instead. </summary>
+    /// <summary>Stores a run once, however often it is sent. A rep that is in the book already gets a second reading instead.</summary>
     /// <returns>The stored run; null when the gates' report it was made from has been saved for another athlete or line.</returns>
     public Task<Run?> LogAsync(int sessionId, NewRun entry, CancellationToken cancel = default) => StepAsync(
         async () =>

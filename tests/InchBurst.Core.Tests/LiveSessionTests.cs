@@ -127,4 +127,18 @@ public class LiveSessionTests
             """, text);
         Assert.Contains("your best is 1.04", AthleteMessage.Write("A", "today", [new("Fly 10", [1.08], "9 m/s", 1.04)], 0.8, [], [], ""));
     }
+
+    // Written out on purpose: a verb that is added later is nobody's until it stands here.
+    [Fact]
+    public void What_a_timer_may_do_is_said_verb_by_verb()
+    {
+        var end = new DateTime(2026, 3, 1, 18, 0, 0, DateTimeKind.Utc);
+        string May(bool isCoach, DateTime? ended, DateTime made) => string.Join(' ', Enum.GetValues<LiveVerb>().Where(v => LiveRules.May(v, isCoach, ended, made)));
+        Assert.Equal("Save Outcome Seen Pick NotThis Call Line Done Return Arrive Later Other Hold Timing Undo Correct", May(false, null, end));
+
+        // An ended session is closed to them, but for what they had seen before it ended.
+        Assert.Equal("Save Outcome Hold", May(false, end, end));
+        Assert.Equal("", May(false, end, end.AddSeconds(1)));
+        Assert.Equal(Enum.GetValues<LiveVerb>().Length, May(true, end, end.AddHours(1)).Split(' ').Length);
+    }
 }

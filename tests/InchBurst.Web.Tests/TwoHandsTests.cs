@@ -275,4 +275,36 @@ public sealed class TwoHandsTests : IAsyncLifetime
         Assert.Contains("nobody was added", wrong.Body!.TextContent);
         Assert.StartsWith("Ada", wrong.QuerySelector("#names")!.TextContent);
     }
+
+    [Fact]
+    public async Task A_timer_lifts_no_hold_and_writes_into_no_ended_session()
+    {
+        var fly = await StartAsync();
+        await coach.PostAsync("/Settings/People", "/Settings/People?handler=Add", ("name", "Ravi at the gate"), ("role", "timer"), ("password", "long enough too"));
+        var timer = house.Visitor();
+        await timer.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Ravi at the gate"), ("Input.Password", "long enough too"));
+        var open = await timer.PageAsync(Url);
+        var token = open.QuerySelector("meta[name=form-token]")!.GetAttribute("content")!;
+        async Task<HttpStatusCode> Try(string handler, params (string, string)[] fields) => (await timer.SendAsync($"{Url}?handler={handler}", token, fields)).Code;
+        (string, string)[] Rep(int athlete, DateTime at) => [("client", $"{Guid.NewGuid()}"), ("athlete", $"{athlete}"), ("line", $"{fly}"), ("rep", "1"), ("overrule", "true"), ("mark", "3.30"), ("mark", "4.40"), ("at", new DateTimeOffset(at).ToUnixTimeMilliseconds().ToString(System.Globalization.CultureInfo.InvariantCulture))];
+
+        Assert.Equal(HttpStatusCode.OK, await Try("Hold", ("athlete", "1"), ("reason", "calf")));
+        Assert.Empty(open.QuerySelectorAll("form[action*=Allow]"));
+        Assert.NotEqual(HttpStatusCode.OK, await Try("Allow", ("athlete", "1"), ("by", "me"), ("holds", "1")));
+        Assert.Equal("", await house.InDbAsync(db => db.Attendance.Where(a => a.SessionId == 49 && a.AthleteId == 1).Select(a => a.AllowedBy).SingleAsync()));
+        Assert.NotEqual(HttpStatusCode.OK, await Try("Nothing"));
+
+        var seen = DateTime.UtcNow;
+        await Do("End");
+
+        // What was timed before the end and waited for a signal still comes in; nothing else does.
+        await Try("Save", Rep(2, seen));
+        Assert.Equal(2, Assert.Single(await RunsAsync()).AthleteId);
+        Assert.NotEqual(HttpStatusCode.OK, await Try("Save", Rep(3, DateTime.UtcNow.AddSeconds(2))));
+        Assert.NotEqual(HttpStatusCode.OK, await Try("Done", ("athlete", "2")));
+        var run = Assert.Single(await RunsAsync());
+        Assert.NotEqual(HttpStatusCode.OK, await Try($"Undo&run={run.Id}"));
+        Assert.NotEqual(HttpStatusCode.OK, (await timer.SendAsync($"/Sessions/49/Runs/{run.Id}", token, ("mark", "3.20"), ("mark", "4.30"), ("overrule", "true"))).Code);
+        Assert.Equal(4.40, Assert.Single(await RunsAsync()).Marks.Max(m => m.Seconds));
+    }
 }

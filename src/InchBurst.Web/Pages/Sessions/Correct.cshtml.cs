@@ -1,12 +1,14 @@
 using System.Globalization;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Units;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using InchBurst.Web.Support;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Sessions;
@@ -34,6 +36,20 @@ public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue
     private Distance zoneFrom;
 
     private MarkContext Context { get; set; } = new();
+
+    /// <summary>Corrections are closed to those who may not make them, as on trackside.</summary>
+    public override async Task OnPageHandlerExecutionAsync(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
+    {
+        var id = int.TryParse(RouteData.Values["id"] as string, CultureInfo.InvariantCulture, out var known) ? known : 0;
+        var isCoach = User.IsInRole(Roles.Owner) || User.IsInRole(Roles.Coach);
+        if (HttpMethods.IsPost(Request.Method) && !LiveRules.May(LiveVerb.Correct, isCoach, await book.EndedAtAsync(id), desk.UtcNow))
+        {
+            context.Result = Forbid();
+            return;
+        }
+
+        await next();
+    }
 
     public async Task<IActionResult> OnGetAsync(int id, long run) => await FindAsync(id, run) ? Page() : NotFound();
 

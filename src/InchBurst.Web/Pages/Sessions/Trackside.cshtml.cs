@@ -1,6 +1,7 @@
 using System.Globalization;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
@@ -8,6 +9,7 @@ using InchBurst.Data;
 using InchBurst.Data.Entities;
 using InchBurst.Web.Support;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Sessions;
@@ -60,6 +62,23 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
 
     public bool IsCoach => User.IsInRole(Roles.Owner) || User.IsInRole(Roles.Coach);
 
+    /// <summary>Every command is looked up in Core's rules before it is carried out; one that has no verb there is nobody's.</summary>
+    public override async Task OnPageHandlerExecutionAsync(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
+    {
+        if (HttpMethods.IsPost(Request.Method) && !await MayAsync(context))
+        {
+            context.Result = Forbid();
+            return;
+        }
+
+        await next();
+    }
+
+    private async Task<bool> MayAsync(PageHandlerExecutingContext context) =>
+        Enum.TryParse<LiveVerb>(context.HandlerMethod?.Name, ignoreCase: true, out var verb)
+        && int.TryParse(RouteData.Values["id"] as string, CultureInfo.InvariantCulture, out var id)
+        && LiveRules.May(verb, IsCoach, await book.EndedAtAsync(id), new EntryInput { At = long.TryParse(Request.Form["at"], CultureInfo.InvariantCulture, out var at) ? at : null }.FinishedAt ?? desk.UtcNow);
+
     public async Task<IActionResult> OnGetAsync(int id, bool who = false, int? line = null, int? round = null, int? person = null)
     {
         return await ShowAsync(id, new(LineId: line, Round: round, Person: person, ForWho: who));
@@ -67,11 +86,6 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
 
     public async Task<IActionResult> OnPostStartAsync(int id, int[] here)
     {
-        if (!IsCoach)
-        {
-            return Forbid();
-        }
-
         if (await book.LoadAsync(id) is not { } live || live.Plan.Blocks.Count == 0)
         {
             return NotFound();
@@ -290,7 +304,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         });
     }
 
-    public Task<IActionResult> OnPostRepsAsync(int id, int line, int by) => ByCoachAsync(id, live =>
+    public Task<IActionResult> OnPostRepsAsync(int id, int line, int by) => OnSessionAsync(id, live =>
     {
         if (live.Plan.Line(line) is { } planned && planned.Reps + Math.Sign(by) is >= 1 and <= 100 and var reps)
         {
@@ -307,7 +321,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
             return await ShowAsync(id, new(Toast: toast));
         }
 
-        return await ByCoachAsync(id, live =>
+        return await OnSessionAsync(id, live =>
         {
             (live.Session.RanPlanJson, live.Session.Lanes) = (PlanJson.Write(offer.Plan), offer.Lanes);
             toast = $"{offer.Label}: ends at {Figures.Clock(offer.EndSeconds)}. The plan itself is unchanged.";
@@ -335,9 +349,9 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
             : await ShowAsync(id, new(Toast: back ? null : $"Taken back: {changed.Athlete?.Name} {(changed.Marks.Count > 0 ? changed.MarksText() : "")}", Undone: back ? null : run, RunId: back ? run : null));
     }
 
-    public async Task<IActionResult> OnPostEndAsync(int id) => !IsCoach ? Forbid() : await book.EndAsync(id) is null ? NotFound() : Redirect($"/Sessions/{id}/Review");
+    public async Task<IActionResult> OnPostEndAsync(int id) => await book.EndAsync(id) is null ? NotFound() : Redirect($"/Sessions/{id}/Review");
 
-    public async Task<IActionResult> OnPostReopenAsync(int id) => !IsCoach ? Forbid() : await book.StartAsync(id) is null ? NotFound() : Redirect($"/Sessions/{id}/Trackside");
+    public async Task<IActionResult> OnPostReopenAsync(int id) => await book.StartAsync(id) is null ? NotFound() : Redirect($"/Sessions/{id}/Trackside");
 
     // A whole run may be typed into one box, and a box may be left empty: both come down to one text a mark.
     private static string[] Spread(string[] marks)
@@ -421,8 +435,6 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
             change(live, row);
         }
     });
-
-    private async Task<IActionResult> ByCoachAsync(int id, Action<LiveSession> change) => IsCoach ? await OnSessionAsync(id, change) : Forbid();
 
     private async Task<IActionResult> OnSessionAsync(int id, Action<LiveSession> change) =>
         await book.ChangeAsync(id, change, Client) is null ? NotFound() : await ShowAsync(id, new(Toast: toast));

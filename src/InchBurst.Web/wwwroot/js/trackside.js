@@ -434,7 +434,8 @@ function openPerson(athlete, withTyped = false) {
   for (const input of dialog.querySelectorAll('input[name="athlete"]')) input.value = athlete;
   if (row) {
     dialog.querySelector("#t-person-name").textContent = row.dataset.name;
-    dialog.querySelector('input[name="holds"]').value = row.dataset.holds;
+    const holds = dialog.querySelector('input[name="holds"]');
+    if (holds) holds.value = row.dataset.holds;
   }
   if (!withTyped) for (const input of dialog.querySelectorAll("input:not([type=hidden])")) input.value = "";
   for (const form of dialog.querySelectorAll("[data-when]")) form.hidden = row?.dataset.state !== form.dataset.when;
