@@ -141,4 +141,35 @@ public class LiveSessionTests
         Assert.Equal("", May(false, end, end.AddSeconds(1)));
         Assert.Equal(Enum.GetValues<LiveVerb>().Length, May(true, end, end.AddHours(1)).Split(' ').Length);
     }
+
+    [Fact]
+    public void A_message_says_each_thing_once_and_nothing_that_was_not()
+    {
+        string Write(MessageLine[] lines, double? share = null, string[]? keep = null, string[]? work = null, string cue = "", string[]? noted = null) =>
+            AthleteMessage.Write("Ada Berg", "Thu 26 November", lines, share, keep ?? [], work ?? [], cue, noted);
+        MessageLine Fly(double[] times, double? before, bool helped = false) => new("Fly 10 m", times, "8.9 m/s", before, helped);
+
+        Assert.Equal("Ada, Thu 26 November.", Write([Fly([], 1.1)]));
+        Assert.Equal("Ada, Thu 26 November.\nFly 10 m: 1.12 s (fastest 8.9 m/s); your first times over this.", Write([Fly([1.12], null)]));
+        Assert.Equal("Ada, Thu 26 November.\nFly 10 m: 1.15, 1.12 s (fastest 8.9 m/s); a new best, 0.03 s faster than 1.15.", Write([Fly([1.15, 1.12], 1.15)]));
+        Assert.EndsWith("; equal to your best.", Write([Fly([1.12], 1.12)]));
+        Assert.EndsWith("; your best is 1.10.", Write([Fly([1.12], 1.10)]));
+        Assert.EndsWith("Fly 10 m: 1.05 s; with help, so not your own speed.", Write([Fly([1.05], 1.10, helped: true)]));
+        Assert.EndsWith("\nYou reached 90% of your top speed: that counts.", Write([], 0.9));
+        Assert.EndsWith("\nYou reached 89% of your top speed; 90% counts as a top-speed day.", Write([], 0.89));
+        Assert.Equal(
+            "Ada, Thu 26 November.\nKeep: clean, tall.\nNext: rose early, so wall hold; head up.\nNoted: heavy legs; Good mood.\nCue of the day: Tall hips.",
+            Write([], null, ["Clean", "Tall"], ["rose early, so wall hold", "head up"], "Tall hips", ["heavy legs", "Good mood"]));
+    }
+
+    // Foster et al. 2001: rating times minutes.
+    [Fact]
+    public void A_sessions_load_has_its_bounds()
+    {
+        Assert.Equal((0, 6000, 300), (SessionReview.Load(0, 0), SessionReview.Load(10, 600), SessionReview.Load(5, 60)));
+        foreach (var (rating, minutes) in new[] { (-0.1, 60.0), (10.1, 60), (5, -1), (5, 601) })
+        {
+            Assert.Throws<ArgumentOutOfRangeException>(() => SessionReview.Load(rating, minutes));
+        }
+    }
 }
