@@ -54,7 +54,7 @@ public sealed class ScreenTests
             page.Quiet();
             page.Find("[data-mark]");
             var small = (string)page.Driver.ExecuteScript(
-                "return [...document.querySelectorAll('#live button, #live a, #live input:not([type=hidden]):not([type=radio]):not([type=checkbox]), #live label.chip, #live summary')].filter(e => e.offsetParent && e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90)).join('; ')")!;
+                "return [...document.querySelectorAll('#live button:not(.visually-hidden), #live a, #live input:not([type=hidden]):not([type=radio]):not([type=checkbox]), #live label.chip, #live summary')].filter(e => e.offsetParent && e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90)).join('; ')")!;
             Assert.True(small.Length == 0, $"{width} x {height}: {small}");
             var covered = (string)page.Driver.ExecuteScript(
                 "return [...document.querySelectorAll('#t-entry .t-save, #t-entry .pad, #t-entry [data-mark]')].filter(e => { const r = e.getBoundingClientRect(); const at = document.elementFromPoint(r.x + r.width / 2, r.y + r.height / 2); return !at || !(e === at || e.contains(at)); }).map(e => e.outerHTML.slice(0, 90)).join('; ')")!;

@@ -80,22 +80,22 @@ public sealed class EditModel(RosterBook roster, Desk desk) : PageModel
     }
 
     private static AthleteInput From(Athlete a, Club club) => new()
-        {
-            Name = a.Name,
-            SquadId = a.SquadId,
-            Sex = a.Sex,
-            BirthYear = a.BirthYear,
-            Position = a.Position,
-            Group = a.Group,
-            Stance = a.Stance,
-            FrontFoot = a.FrontFoot,
-            HeightCentimetres = a.HeightMetres is { } h ? Math.Round(h * 100, 1) : null,
-            BodyMass = a.MassKilograms is { } m ? Math.Round(Figures.MassIn(m, club.MassUnit), 1) : null,
-            Notes = a.Notes,
-            Availability = a.Availability,
-            AvailabilityReason = a.AvailabilityReason,
-            AvailabilitySaidBy = a.AvailabilitySaidBy,
-        };
+    {
+        Name = a.Name,
+        SquadId = a.SquadId,
+        Sex = a.Sex,
+        BirthYear = a.BirthYear,
+        Position = a.Position,
+        Group = a.Group,
+        Stance = a.Stance,
+        FrontFoot = a.FrontFoot,
+        HeightCentimetres = a.HeightMetres is { } h ? Math.Round(h * 100, 1) : null,
+        BodyMass = a.MassKilograms is { } m ? Math.Round(Figures.MassIn(m, club.MassUnit), 1) : null,
+        Notes = a.Notes,
+        Availability = a.Availability,
+        AvailabilityReason = a.AvailabilityReason,
+        AvailabilitySaidBy = a.AvailabilitySaidBy,
+    };
 
     public async Task<IActionResult> OnPostAsync(int id, string? opened, bool another)
     {

@@ -217,7 +217,7 @@ document.addEventListener("keydown", (event) => {
 // One key answers why figures are missing; a figure goes to the box that lacks it.
 document.addEventListener("keydown", (event) => {
   const form = event.target.closest?.("#t-entry");
-  const ask = form?.querySelector(".t-doubt:not([hidden])");
+  const ask = form?.querySelector(".t-doubt, .t-part:not([hidden])");
   if (!ask || event.ctrlKey || event.metaKey || event.altKey) return;
   const answer = ask.querySelector(`[data-part-key="${event.key.toLowerCase()}"]:not([hidden])`);
   if (answer) {

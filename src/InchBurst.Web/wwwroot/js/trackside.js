@@ -166,7 +166,7 @@ async function ready() {
   const form = root.querySelector("[data-marks]");
   if (form && !form.dataset.prepared) {
     form.dataset.prepared = "yes";
-    if (!form.querySelector(".t-doubt:not([hidden])")) restoreDraft(form);
+    if (!form.querySelector(".t-doubt")) restoreDraft(form);
     if (getComputedStyle(form.querySelector("[data-pad]")).display !== "none") for (const box of boxesOf(form)) box.inputMode = "none";
     // Never away from a box in which typing has begun.
     const bad = form.querySelector(".bad [data-mark], .odd [data-mark]");
@@ -387,7 +387,7 @@ function openSeen(athlete) {
 }
 
 document.addEventListener("click", (event) => {
-  const see = event.target.closest?.("[data-see]");
+  const see = event.target.closest?.('[data-see]:not([data-see=""])');
   if (see) { event.preventDefault(); openSeen(see.dataset.see); }
   if (event.target.closest?.("[data-close-see]")) document.getElementById("t-see").close();
 });
