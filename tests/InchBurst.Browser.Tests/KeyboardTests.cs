@@ -135,4 +135,25 @@ public sealed class EntryKeysTests
         page.UntilText("#t-word", "Saved");
         Assert.Empty(page.Complaints());
     }
+
+    [Fact]
+    public void A_browser_that_keeps_nothing_runs_the_clock_and_saves_all_the_same()
+    {
+        using var app = new AppProcess(demo: false);
+        using var page = new Chromium(app);
+        var path = page.StartSession(2, "3 x 20 build + 10 fly + 20 m slow rest 2:00");
+        page.Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = """
+            for (const kind of ['localStorage', 'sessionStorage', 'indexedDB', 'caches']) Object.defineProperty(window, kind, { get() { throw new DOMException('Nothing is kept here', 'SecurityError'); } });
+            """ });
+        page.Go(path);
+        page.Find("#t-entry [data-mark]");
+        page.Quiet();
+        var clock = page.Text("[data-clock-from]");
+        page.Until(d => page.Text("[data-clock-from]") != clock ? d : null);
+        var first = page.Text(".t-who");
+        page.Keys("335439" + Keys.Enter);
+        page.Until(d => page.Text(".t-who") != first ? d : null);
+        page.UntilText("#t-word", "Saved");
+        Assert.Equal(["", ""], Boxes(page));
+    }
 }

@@ -1,4 +1,6 @@
 // Typing times: digits alone find their own point and box, by key, by keypad or pasted; a point or comma typed says the coach places it.
+import { forget, remember, remembered } from "./memory.js";
+
 const digitsOf = (text) => text.replace(/\D/g, "");
 
 // How many digits stand before the point, so that the figure lies nearest to what is expected; none for a time under a second.
@@ -41,7 +43,7 @@ export function clear(form) {
   delete form.dataset.at;
   delete form.dataset.advanced;
   form.querySelector("[data-part-said]")?.remove();
-  if (form.id === "t-entry") sessionStorage.removeItem(DRAFT);
+  if (form.id === "t-entry") forget("sessionStorage", DRAFT);
   hidePart(form);
 }
 
@@ -82,14 +84,14 @@ const placeOf = (form) => [form.action, ...["athlete", "line", "rep"].map((name)
 
 function keepDraft(form) {
   if (form.id !== "t-entry") return;
-  if (!isBegun(form)) { sessionStorage.removeItem(DRAFT); return; }
+  if (!isBegun(form)) { forget("sessionStorage", DRAFT); return; }
   const seen = [...form.querySelectorAll('input[name="seen"]')].map((i) => (i.type === "checkbox" ? i.checked : i.value));
-  sessionStorage.setItem(DRAFT, JSON.stringify({ place: placeOf(form), at: form.dataset.at, seen, marks: boxesOf(form).map((b) => [b.value, b.dataset.manual]) }));
+  remember("sessionStorage", DRAFT, JSON.stringify({ place: placeOf(form), at: form.dataset.at, seen, marks: boxesOf(form).map((b) => [b.value, b.dataset.manual]) }));
 }
 
 /** Puts back what was half typed for this rep before the page was loaded anew. */
 export function restoreDraft(form) {
-  const draft = JSON.parse(sessionStorage.getItem(DRAFT) ?? "null");
+  const draft = JSON.parse(remembered("sessionStorage", DRAFT) ?? "null");
   if (draft?.place !== placeOf(form) || isBegun(form)) return;
   boxesOf(form).forEach((box, i) => {
     [box.value] = draft.marks[i] ?? [""];

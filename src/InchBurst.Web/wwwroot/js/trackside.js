@@ -2,6 +2,7 @@
 import * as outbox from "./outbox.js";
 import { askPart, boxesOf, clear, isBegun, isDirty, restoreDraft } from "./entry.js";
 import { headline, panel } from "./meaning.js";
+import { remember, remembered, shelf } from "./memory.js";
 import { apply, clock, draw, live, nextUp, putOnLine, rowOf, todayOf } from "./queue.js";
 import { busy, say } from "./requests.js";
 
@@ -12,7 +13,7 @@ const TOAST = 8000;
 const FORECAST = 30000;
 const GATES_SILENT = 35;
 const GATES_TAKEN_AWAY = 600;
-let offset = Number(localStorage.getItem(OFFSET) ?? 0);
+let offset = Number(remembered("localStorage", OFFSET) ?? 0);
 let lastHtml = "";
 // What this page knows to be waiting, in step with the device's storage, so that drawing anew never forgets what was just entered.
 let pending = [];
@@ -37,29 +38,30 @@ const parse = (html) => new DOMParser().parseFromString(html, "text/html").query
 // ---- what the server last said, kept on the device
 
 async function keep(html, root) {
-  if (!("caches" in window)) return;
-  const shelf = await caches.open(KEPT);
+  const on = await shelf(KEPT);
+  if (!on) return;
   const url = root.dataset.url;
   const page = () => new Response(html, { headers: { "Content-Type": "text/html; charset=utf-8" } });
-  await shelf.put(`/kept${url}?line=${root.dataset.line}&round=${root.dataset.round}`, page());
-  await shelf.put(`/kept${url}`, page());
+  await on.put(`/kept${url}?line=${root.dataset.line}&round=${root.dataset.round}`, page());
+  await on.put(`/kept${url}`, page());
 }
 
-const kept = async (query = "") => "caches" in window ? (await (await caches.open(KEPT)).match(`/kept${live().dataset.url}${query}`))?.text() : undefined;
+const kept = async (query = "") => (await (await shelf(KEPT))?.match(`/kept${live().dataset.url}${query}`))?.text();
 
 // Every line is kept, so that the session can go on along its plan without a signal.
 async function keepLines() {
   const root = live();
-  if (!root?.dataset.running || !("caches" in window) || Date.now() - prefetched < REFRESH_KEPT) return;
+  if (!root?.dataset.running || Date.now() - prefetched < REFRESH_KEPT) return;
   prefetched = Date.now();
-  const shelf = await caches.open(KEPT);
+  const on = await shelf(KEPT);
+  if (!on) return;
   for (const place of root.dataset.places.split(" ")) {
     const [line, round] = place.split(":");
     if (line === live()?.dataset.line && round === live()?.dataset.round) continue;
     const query = `?line=${line}&round=${round}`;
     const answer = await fetch(root.dataset.url + query, { headers: { Part: "live" } }).catch(() => null);
     if (!answer?.ok) return;
-    await shelf.put(`/kept${root.dataset.url}${query}`, answer);
+    await on.put(`/kept${root.dataset.url}${query}`, answer);
   }
 }
 
@@ -128,7 +130,7 @@ function hear(html, root, own) {
   const told = Number(root.dataset.now) - Date.now();
   offset = heard ? Math.max(offset, told) : told;
   heard = true;
-  localStorage.setItem(OFFSET, String(offset));
+  remember("localStorage", OFFSET, String(offset));
   if (root.dataset.running) keep(html, root);
 }
 
