@@ -156,7 +156,7 @@ public class DemandTests
     [InlineData("3 x 30 m @75% in waves", "warm")]
     [InlineData("20 build + 10 fly + 20 slow @80%", "queue warm")]
     [InlineData("20 m walk", "warm")]
-    [InlineData("stick the stop 2 x 15 m", "queue warm turn")]
+    [InlineData("stick the stop 2 x 15 m", "queue turn")]
     public void Lines_are_judged_by_what_is_done(string text, string expected)
     {
         if (ShorthandLine.Read(text).Line is null)

@@ -148,8 +148,8 @@ public sealed class LineDemand
     /// <summary>True when it is general easy movement of the whole body, which raises the pulse: moving from place to place or skipping a rope at 50% or less (common practice).</summary>
     public bool RaisesPulse => Warms && HardestEffort <= MostRaising && Movement is not (Movement.OnTheSpot or Movement.Walk or Movement.March);
 
-    /// <summary>True for a run straight on that rises towards full speed and stays under it: 70% or more, not full.</summary>
-    public bool IsBuildUp => IsHardSprint && !IsFull && Load.Sense == LoadSense.Free && Course is not { SharpTurns: > 0 };
+    /// <summary>True for a run straight on that rises towards full speed and stays under it: 70% or more, not full, and no stop or turn to be taught.</summary>
+    public bool IsBuildUp => IsHardSprint && !IsFull && Load.Sense == LoadSense.Free && Course is not { SharpTurns: > 0 } && !TeachesStopping;
 
     /// <summary>True when each athlete needs the lane alone, so that a queue forms.</summary>
     public bool Queues => !Line.InWaves && ((IsHardSprint && Course is not null) || IsResisted || IsAssisted || Line.Shape is CountShape { Passes: true });
