@@ -73,7 +73,7 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
     /// <summary>What an athlete took for the stretches of a line in the latest runs of its trial at an effort within 5%.</summary>
     public async Task<IReadOnlyList<StretchRange>> RangesAsync(int athleteId, LineDemand demand, LineTiming timing, Side? side, CancellationToken cancel = default)
     {
-        var trial = Trial.Of(demand, timing.Method, timing.Entry == EntryMode.ZoneOnly ? StartTrigger.ZoneLine : timing.Trigger, timing.StartBehindGateMetres, side);
+        var trial = Trial.Of(demand, timing.Method, timing.Entry == EntryMode.ZoneOnly ? StartTrigger.ZoneLine : timing.Trigger, timing.StartBehindGateMetres, side, timing.Surface);
         var (least, most) = (demand.HardestEffort - 5, demand.HardestEffort + 5);
         var marks = LineMarks.Expected(demand);
         var ranges = new List<StretchRange>();

@@ -25,6 +25,7 @@ public static class RunMapping
         RunInMetres = run.RunInMetres,
         Course = run.Course.Length > 0 ? run.Course : Trial.Straight,
         Load = run.Load,
+        Surface = run.Surface,
         Zone = run.ZoneFrom is { } from && run.ZoneTo is { } to ? (from, to) : null,
         Side = run.Side,
         Marks = [.. run.Marks.OrderBy(m => m.Millimetres).Select(m => new LoggedMark(new Distance(m.Amount, m.Unit), m.Seconds))],
@@ -78,7 +79,7 @@ public static class RunMapping
 
     /// <summary>How a line of a session is timed: as set for it, or as set last.</summary>
     public static LineTiming TimingOf(this TrainingSession session, int lineId) =>
-        Timings(session).TryGetValue(lineId, out var own) ? own : new(session.Method, session.Trigger, session.StartBehindGateMetres, StartSaid: session.StartSaid);
+        (Timings(session).TryGetValue(lineId, out var own) ? own : new(session.Method, session.Trigger, session.StartBehindGateMetres, StartSaid: session.StartSaid)) with { Surface = session.Surface };
 
     /// <summary>Sets how a line is timed; the next lines take it over until they are set themselves, but for the way of typing.</summary>
     public static void SetTiming(this TrainingSession session, int lineId, LineTiming timing)

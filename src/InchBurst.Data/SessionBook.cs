@@ -142,6 +142,16 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
     public async Task SaveSettingsAsync(TrainingSession session, CancellationToken cancel = default)
     {
         await using var step = await db.Database.BeginTransactionAsync(cancel);
+        if (db.Entry(session).Property(s => s.Surface).IsModified)
+        {
+            // What was run there was run on it, whenever somebody says so.
+            foreach (var run in await db.Runs.IgnoreQueryFilters().Include(r => r.Marks).Include(r => r.Stretches).Where(r => r.SessionId == session.Id).ToListAsync(cancel))
+            {
+                run.Surface = session.Surface;
+                run.Settle();
+            }
+        }
+
         await SaveAsync(session, cancel);
         await db.PlanRevisions.Where(r => r.SessionId == session.Id).ExecuteUpdateAsync(u => u.SetProperty(r => r.Lanes, session.Lanes), cancel);
         await step.CommitAsync(cancel);

@@ -313,6 +313,7 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
             Trigger = timing.Trigger,
             StartBehindGateMetres = timing.StartBehindGateMetres,
             StartSaid = timing.StartSaid,
+            Surface = timing.Surface,
             Side = entry.Side,
             Rep = entry.Outcome == RunOutcome.Again ? 0 : rep,
             LoggedBy = entry.By,

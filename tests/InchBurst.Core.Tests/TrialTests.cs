@@ -19,8 +19,8 @@ public class TrialTests
         "20 m tow +5%v", "20 m uphill 5%", "20 build + 10 fly + 20 slow", "20 m bound + 20 m", "8 m + cut 45 left + 8 m", "10 fast + 10 float + 10 m fast",
     ];
 
-    private static Trial Of(string text, TimingMethod method = TimingMethod.Electronic, StartTrigger trigger = StartTrigger.FirstGate, double behind = 0, Side? side = null) =>
-        Trial.Of(LineDemand.Of(ShorthandLine.Read(text).Line!, ExerciseCatalogue.BuiltIn), method, trigger, behind, side);
+    private static Trial Of(string text, TimingMethod method = TimingMethod.Electronic, StartTrigger trigger = StartTrigger.FirstGate, double behind = 0, Side? side = null, Surface surface = Surface.Unsaid) =>
+        Trial.Of(LineDemand.Of(ShorthandLine.Read(text).Line!, ExerciseCatalogue.BuiltIn), method, trigger, behind, side, surface);
 
     private static LoggedRun Run(string text, string marks, double behind = 0, TimingMethod method = TimingMethod.Electronic, StartTrigger trigger = StartTrigger.FirstGate)
     {
@@ -46,7 +46,7 @@ public class TrialTests
     [Fact]
     public void Comparing_is_an_equivalence()
     {
-        var trials = Gen.Select(Gen.Int[0, Texts.Length - 1], Gen.Int[0, 1], Gen.Int[0, 3], Gen.Int[0, 30], Gen.Int[0, 2]).Select((t, m, g, b, s) => Of(Texts[t], (TimingMethod)m, (StartTrigger)g, b / 20.0, s == 0 ? null : (Side)(s - 1)));
+        var trials = Gen.Select(Gen.Int[0, Texts.Length - 1], Gen.Int[0, 1], Gen.Int[0, 3], Gen.Int[0, 30], Gen.Int[0, 2], Gen.Int[0, 6]).Select((t, m, g, b, s, on) => Of(Texts[t], (TimingMethod)m, (StartTrigger)g, b / 20.0, s == 0 ? null : (Side)(s - 1), (Surface)on));
         Gen.Select(trials, trials, trials).Sample((a, b, c) =>
         {
             foreach (var key in new Func<Trial, string?>[] { t => t.StartKey, t => t.FlyingKey })
@@ -58,8 +58,9 @@ public class TrialTests
             }
 
             // Whatever sets two trials apart sets their keys apart.
-            var differs = a.Course != b.Course || a.Load != b.Load || a.Method != b.Method || a.Start != b.Start || a.RunInMetres != b.RunInMetres || a.Trigger != b.Trigger || a.Side != b.Side || Math.Abs(a.StartBehindGateMetres - b.StartBehindGateMetres) > 0.051;
+            var differs = a.Course != b.Course || a.Load != b.Load || a.Method != b.Method || a.Start != b.Start || a.RunInMetres != b.RunInMetres || a.Trigger != b.Trigger || a.Side != b.Side || a.Surface != b.Surface || Math.Abs(a.StartBehindGateMetres - b.StartBehindGateMetres) > 0.051;
             Assert.True(!differs || a.StartKey is null || a.StartKey != b.StartKey);
+            Assert.True(a.Surface == b.Surface || a.FlyingKey != b.FlyingKey);
         }, iter: 3000);
     }
 
@@ -99,6 +100,8 @@ public class TrialTests
     public void Words_name_side_trigger_start_and_watch()
     {
         Assert.Equal("from half-kneeling, left, from the gun, start 0.5 m back, by hand", Of("20 m from half-kneeling left", TimingMethod.Hand, StartTrigger.Gun, 0.5, Side.Left).Words);
+        Assert.Equal("by hand, on artificial turf", Of("20 m", TimingMethod.Hand, surface: Surface.Turf).Words);
+        Assert.Equal(["", "on the track", "on grass", "on artificial turf", "in the hall", "on road", "on sand"], Enum.GetValues<Surface>().Select(on => Of("20 m", surface: on).FlyingWords));
         Assert.Equal("from the first movement", Of("20 m", trigger: StartTrigger.FirstMove).Words);
         Assert.Equal("by hand", Of("20 m from half-kneeling left", TimingMethod.Hand, StartTrigger.Gun, 0.5, Side.Left).FlyingWords);
         Assert.Equal("from moving 5 m", Of("20 m from moving 5 m").FlyingWords);
@@ -117,6 +120,7 @@ public class TrialTests
         [
             Run("20 m", "10:2.1 20:3.3"), Run("five-ten-five", "20:4.95"), Run("20 m sled 10 kg", "10:2.4 20:4.0"), Run("20 m sled 40 kg", "10:3.0 20:5.2"), Run("20 m from moving 5 m", "10:1.5 20:2.6"), Run("20 m", "10:1.8 20:3.0", 0.5),
             Run("20 m", "10:1.9 20:3.1", method: TimingMethod.Hand), Run("20 m tow +5%v", "10:2.0 20:3.1"),
+            Run("20 m", "10:1.95 20:3.15") with { Surface = Surface.Grass }, Run("20 m", "10:1.85 20:3.05") with { Surface = Surface.Track },
         ];
         for (var i = 0; i < runs.Length; i++)
         {
@@ -185,6 +189,7 @@ public class TrialTests
         var left = Run("10 m from half-kneeling", "10:2.3") with { Side = Side.Left };
         Assert.True(RunMeaning.SameButSide(left, left with { Side = Side.Right }));
         Assert.False(RunMeaning.SameButSide(left, left with { Side = Side.Right, Method = TimingMethod.Hand }));
+        Assert.False(RunMeaning.SameButSide(left, left with { Side = Side.Right, Surface = Surface.Sand }));
         Assert.False(RunMeaning.SameButSide(left, Run("10 m from half-kneeling", "5:1.5") with { Side = Side.Right }));
         Assert.False(RunMeaning.Comparable(left, left with { Side = Side.Right }));
     }

@@ -44,6 +44,14 @@ public sealed class TrialDataTests : IAsyncLifetime
         return await house.InDbAsync(db => db.Runs.Include(r => r.Marks).Include(r => r.Stretches).OrderByDescending(r => r.Id).FirstAsync());
     }
 
+    /// <summary>Saves the session's settings form as it stands, but for these fields.</summary>
+    private async Task<AngleSharp.Dom.IDocument> SetAsync(params (string Name, string Value)[] changed)
+    {
+        var form = await coach.PageAsync("/Sessions/49");
+        return (await coach.PostAsync("/Sessions/49", "/Sessions/49?handler=Settings", [.. form.QuerySelectorAll("form[action*='Settings'] [name^='Input.']").Select(i => i.GetAttribute("name")!).Distinct()
+            .Select(n => (n, changed.FirstOrDefault(c => c.Name == n).Value ?? (form.QuerySelector($"[name='{n}']") is AngleSharp.Html.Dom.IHtmlSelectElement s ? s.Value : form.QuerySelector($"[name='{n}']")!.GetAttribute("value")) ?? ""))])).Page;
+    }
+
     private async Task<T> InAsync<TService, T>(Func<TService, Task<T>> act)
         where TService : notnull
     {
@@ -113,6 +121,30 @@ public sealed class TrialDataTests : IAsyncLifetime
         Assert.Contains("(tow 4% of speed): 0.95 s; with help, so not your own speed.", review);
         Assert.Contains("(sled 12 kg)", review);
         Assert.DoesNotContain("10.53 m/s", review.Split("with help")[0].Split("tow 4%")[^1]);
+    }
+
+    [Fact]
+    public async Task What_is_run_on_is_the_sessions_and_never_compared_with_other_ground()
+    {
+        var line = await LineAsync("3 x 20 m gates 10,20");
+        Task<IReadOnlyList<TrialBest>> BestsAsync() => InAsync<SquadBook, IReadOnlyList<TrialBest>>(book => book.BestsAsync(1));
+        var before = (await BestsAsync()).Single(b => b.Trial == new Trial(Trial.Straight, null, null, StartTrigger.FirstGate, 0, TimingMethod.Electronic, "", null) && b is { FromMillimetres: 0, To.Millimetres: 20000 });
+        await SetAsync(("Input.Surface", "Grass"));
+        var run = await SaveAsync(line, 1, "1.70|2.80");
+        Assert.Equal(Surface.Grass, run.Surface);
+        Assert.Null(await InAsync<ResultsBook, double?>(book => book.BestBeforeAsync(run)));
+        Assert.Contains(", on grass", (await coach.PageAsync(Url)).Body!.TextContent);
+        Assert.Contains("on grass", (await coach.PageAsync("/Athletes/1")).Body!.TextContent);
+        Assert.Contains(await BestsAsync(), b => b.Trial == before.Trial && (b.FromMillimetres, b.To.Millimetres, b.Seconds) == (0, 20000, before.Seconds));
+        var demand = LineDemand.Of(ShorthandLine.Read("3 x 20 m gates 10,20").Line!, ExerciseCatalogue.BuiltIn);
+        var timing = new LineTiming(TimingMethod.Electronic, StartTrigger.FirstGate, 0) { Surface = Surface.Grass };
+        Assert.Equal([1, 1], (await InAsync<ResultsBook, IReadOnlyList<StretchRange>>(book => book.RangesAsync(1, demand, timing, null))).Select(r => r.Runs));
+
+        // Said wrongly and put right: what was run there follows, and the next session of the squad begins with it.
+        await SetAsync(("Input.Surface", "Hall"));
+        Assert.All(await house.InDbAsync(db => db.RunStretches.Where(r => r.RunId == run.Id).Select(r => r.Key).ToListAsync()), key => Assert.EndsWith("|hall", key));
+        Assert.Equal(Surface.Hall, await house.InDbAsync(db => db.Runs.Where(r => r.Id == run.Id).Select(r => r.Surface).SingleAsync()));
+        Assert.Equal("Hall", ((AngleSharp.Html.Dom.IHtmlSelectElement)(await coach.PageAsync("/Sessions/New")).QuerySelector("#Input_Surface")!).Value);
     }
 
     [Fact]
@@ -218,14 +250,11 @@ public sealed class TrialDataTests : IAsyncLifetime
         await coach.PostAsync("/Sessions/49", "/Sessions/49?handler=Add", ("text", "squat 3 x 3"));
         async Task<string> TimeAsync() => (await coach.PageAsync("/Sessions/49")).QuerySelectorAll(".line").Last(l => l.TextContent.Contains("Squat", StringComparison.Ordinal)).QuerySelector(".time")!.TextContent;
         var before = await TimeAsync();
-        var form = await coach.PageAsync("/Sessions/49");
-        (string, string)[] Fields(params (string Name, string Value)[] changed) => [.. form.QuerySelectorAll("form[action*='Settings'] [name^='Input.']").Select(i => i.GetAttribute("name")!).Distinct()
-            .Select(n => (n, changed.FirstOrDefault(c => c.Name == n).Value ?? (form.QuerySelector($"[name='{n}']") is AngleSharp.Html.Dom.IHtmlSelectElement s ? s.Value : form.QuerySelector($"[name='{n}']")!.GetAttribute("value")) ?? ""))];
-        await coach.PostAsync("/Sessions/49", "/Sessions/49?handler=Settings", Fields(("Input.Racks", "1"), ("Input.Changeover", "10"), ("Input.StartInterval", "5")));
+        await SetAsync(("Input.Racks", "1"), ("Input.Changeover", "10"), ("Input.StartInterval", "5"));
         var session = await house.InDbAsync(db => db.Sessions.SingleAsync(s => s.Id == 49));
         Assert.Equal((5.0, 10.0, "{\"Rack\":1}"), (session.StartIntervalSeconds, session.ChangeoverSeconds, session.KitJson));
         Assert.NotEqual(before, await TimeAsync());
-        var bad = (await coach.PostAsync("/Sessions/49", "/Sessions/49?handler=Settings", Fields(("Input.Racks", "0")))).Page;
+        var bad = await SetAsync(("Input.Racks", "0"));
         Assert.Contains("From 1 to 99, or empty for enough.", bad.Body!.TextContent);
     }
 

@@ -22,6 +22,9 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
     /// <summary>Course key of running straight ahead.</summary>
     public const string Straight = "straight";
 
+    /// <summary>What is run on. While nobody has said, results compare with others of which nobody has said it.</summary>
+    public Surface Surface { get; init; }
+
     /// <summary>True when nothing helps or hinders.</summary>
     public bool IsFree => Load.Length == 0;
 
@@ -38,10 +41,13 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
     /// <summary>The key under which times from the start compare; null when only a zone was timed.</summary>
     public string? StartKey => Trigger == StartTrigger.ZoneLine
         ? null
-        : string.Join('|', Course, Load, MethodKey, StartText, Trigger, Plain(Math.Round(StartBehindGateMetres / Limits.SameStartMetres) * Limits.SameStartMetres), SideKey);
+        : string.Join('|', Course, Load, MethodKey, StartText, Trigger, Plain(Math.Round(StartBehindGateMetres / Limits.SameStartMetres) * Limits.SameStartMetres), SideKey) + SurfaceKey;
 
     /// <summary>The key under which flying times compare: they do not know what started the clock, but they know the way to the zone.</summary>
-    public string FlyingKey => string.Join('|', "fly", Course, Load, MethodKey, Start == StartPosition.Moving ? StartText : "", IsStraight ? "" : SideKey);
+    public string FlyingKey => string.Join('|', "fly", Course, Load, MethodKey, Start == StartPosition.Moving ? StartText : "", IsStraight ? "" : SideKey) + SurfaceKey;
+
+    // Said only where it is known, so that results from before it was asked keep their keys.
+    private string SurfaceKey => Surface == Surface.Unsaid ? "" : "|" + Surface.ToString().ToLowerInvariant();
 
     private string MethodKey => Method == TimingMethod.Hand ? "hand" : "gates";
 
@@ -55,8 +61,10 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
     /// <param name="trigger">What starts the clock.</param>
     /// <param name="startBehindGateMetres">Distance of the start line behind the first gate, m.</param>
     /// <param name="side">Side run to, if any.</param>
-    public static Trial Of(LineDemand demand, TimingMethod method, StartTrigger trigger, double startBehindGateMetres, Side? side) => new(
-        CourseKey(demand.Course), demand.Line.Start?.Position, demand.Line.Start?.RunIn?.Metres, trigger, startBehindGateMetres, method, LoadKey(demand.AppliedLoad), side);
+    /// <param name="surface">What is run on.</param>
+    public static Trial Of(LineDemand demand, TimingMethod method, StartTrigger trigger, double startBehindGateMetres, Side? side, Surface surface = Surface.Unsaid) => new(
+        CourseKey(demand.Course), demand.Line.Start?.Position, demand.Line.Start?.RunIn?.Metres, trigger, startBehindGateMetres, method, LoadKey(demand.AppliedLoad), side)
+    { Surface = surface };
 
     /// <summary>A course as a key: its legs with intent and its turns.</summary>
     /// <param name="course">The course; null for work that is no run.</param>
@@ -140,7 +148,23 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
         {
             yield return "by hand";
         }
+
+        if (Surface != Surface.Unsaid)
+        {
+            yield return SurfaceWords(Surface);
+        }
     }
+
+    /// <summary>A surface as said of a run: "on grass"; empty while nobody has said it.</summary>
+    /// <param name="surface">The surface.</param>
+    public static string SurfaceWords(Surface surface) => surface switch
+    {
+        Surface.Unsaid => "",
+        Surface.Track => "on the track",
+        Surface.Turf => "on artificial turf",
+        Surface.Hall => "in the hall",
+        var other => "on " + other.ToString().ToLowerInvariant(),
+    };
 
     /// <summary>A start position in words.</summary>
     /// <param name="start">The position.</param>

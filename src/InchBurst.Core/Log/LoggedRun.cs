@@ -13,6 +13,9 @@ namespace InchBurst.Core.Log;
 /// <param name="StartSaid">True when somebody said that distance; while nobody has, it is taken for 0 and curves have to find it.</param>
 public sealed record LineTiming(TimingMethod Method, StartTrigger Trigger, double StartBehindGateMetres, EntryMode Entry = EntryMode.Cumulative, bool StartSaid = false)
 {
+    /// <summary>What is run on: the whole session's.</summary>
+    public Surface Surface { get; init; }
+
     /// <summary>True when a curve would need the distance from the start line to the first gate, and nobody has said it.</summary>
     public bool AsksForStart => !StartSaid && Trigger == StartTrigger.FirstGate && Method == TimingMethod.Electronic && Entry != EntryMode.ZoneOnly;
 }
@@ -61,6 +64,9 @@ public sealed record LoggedRun
     /// <summary>Load as a key (<see cref="Trial.LoadKey"/>); empty when free.</summary>
     public string Load { get; init; } = "";
 
+    /// <summary>What it was run on.</summary>
+    public Surface Surface { get; init; }
+
     /// <summary>Zone whose time matters most, in mm along the path; null when the time from the start does.</summary>
     public (int From, int To)? Zone { get; init; }
 
@@ -68,7 +74,7 @@ public sealed record LoggedRun
     public required IReadOnlyList<LoggedMark> Marks { get; init; }
 
     /// <summary>Conditions under which it compares.</summary>
-    public Trial Trial => new(Course, Start, RunInMetres, Trigger, StartBehindGateMetres, Method, Load, Side);
+    public Trial Trial => new(Course, Start, RunInMetres, Trigger, StartBehindGateMetres, Method, Load, Side) { Surface = Surface };
 
     /// <summary>True when nothing helped or held the runner.</summary>
     public bool IsFree => Load.Length == 0;

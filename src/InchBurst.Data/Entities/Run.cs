@@ -52,6 +52,8 @@ public sealed class Run
     /// <summary>Load as a key; empty when free.</summary>
     public string Load { get; set; } = "";
 
+    public Surface Surface { get; set; }
+
     /// <summary>Zone whose time matters most, in mm along the path; null when the time from the start does.</summary>
     public int? ZoneFrom { get; set; }
 
@@ -104,6 +106,7 @@ public sealed class Run
         RunInMetres = RunInMetres,
         Course = Course,
         Load = Load,
+        Surface = Surface,
         ZoneFrom = ZoneFrom,
         ZoneTo = ZoneTo,
         Side = Side,

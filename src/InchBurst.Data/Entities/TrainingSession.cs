@@ -22,6 +22,7 @@ public sealed class TrainingSession
     public int WindowMinutes { get; set; } = 45;
     public double StraightMetres { get; set; } = 60;
     public double RunOutMetres { get; set; } = 20;
+    public Surface Surface { get; set; }
     public string Cue { get; set; } = "";
 
     /// <summary>Name of the coaching school for this session; empty means the squad's.</summary>

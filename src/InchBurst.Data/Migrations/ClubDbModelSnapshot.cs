@@ -504,6 +504,9 @@ namespace InchBurst.Data.Migrations
                     b.Property<bool>("StartSaid")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("Surface")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Trigger")
                         .HasColumnType("INTEGER");
 
@@ -787,6 +790,9 @@ namespace InchBurst.Data.Migrations
 
                     b.Property<double>("StraightMetres")
                         .HasColumnType("REAL");
+
+                    b.Property<int>("Surface")
+                        .HasColumnType("INTEGER");
 
                     b.Property<int>("Trigger")
                         .HasColumnType("INTEGER");

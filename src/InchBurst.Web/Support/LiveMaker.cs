@@ -136,6 +136,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             StartBehindGateMetres = timing.StartBehindGateMetres,
             Course = Trial.CourseKey(demand.Course),
             Load = Trial.LoadKey(demand.AppliedLoad),
+            Surface = timing.Surface,
             Zone = own is var (from, to) ? (from.Millimetres, to.Millimetres) : null,
             Side = side,
             Marks = [.. marks.Select((at, i) => new LoggedMark(at, zone ? i : i + 1))],
@@ -243,7 +244,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         }
 
         var measures = run.Measures.OrderBy(m => m.Kind).Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Text(new(m.Kind, m.Value), club.DistanceUnit, club.MassUnit)}").ToList();
-        var timing = new LineTiming(run.Method, run.Trigger, run.StartBehindGateMetres, StartSaid: run.StartSaid);
+        var timing = new LineTiming(run.Method, run.Trigger, run.StartBehindGateMetres, StartSaid: run.StartSaid) { Surface = run.Surface };
         if (run.Marks.Count == 0)
         {
             return new(run, athlete, null, [], null, null, null, measures, timing);

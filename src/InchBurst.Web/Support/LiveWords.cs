@@ -12,6 +12,18 @@ namespace InchBurst.Web.Support;
 /// <summary>Words of the trackside screen.</summary>
 public static class LiveWords
 {
+    /// <summary>A surface by its name.</summary>
+    public static string Of(Surface surface) => surface switch
+    {
+        Surface.Unsaid => "not said",
+        Surface.Track => "synthetic track",
+        Surface.Grass => "natural grass",
+        Surface.Turf => "artificial turf",
+        Surface.Hall => "hall floor",
+        Surface.Road => "road or concrete",
+        _ => surface.ToString().ToLowerInvariant(),
+    };
+
     public static string Of(StartTrigger trigger) => trigger switch
     {
         StartTrigger.FirstGate => "first gate",
@@ -43,7 +55,8 @@ public static class LiveWords
         var from = zone ? "zone only" : "clock from " + Of(timing.Trigger);
         var behind = timing.StartBehindGateMetres > 0 && !zone ? $", start {Figures.Number(timing.StartBehindGateMetres, 2)} m behind it" : "";
         var unsaid = timing.AsksForStart ? ", start distance not measured" : "";
-        return $"{how}, {from}{behind}{unsaid}{(timing.Entry == EntryMode.Segments ? ", split times" : "")}";
+        var on = timing.Surface == Surface.Unsaid ? "" : ", " + Trial.SurfaceWords(timing.Surface);
+        return $"{how}, {from}{behind}{unsaid}{on}{(timing.Entry == EntryMode.Segments ? ", split times" : "")}";
     }
 
     /// <summary>Left against right in words, or null while a side is missing.</summary>

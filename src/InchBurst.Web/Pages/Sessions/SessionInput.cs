@@ -57,6 +57,8 @@ public sealed class SessionInput
 
     public string? School { get; set; }
 
+    public Surface Surface { get; set; }
+
     public static SessionInput From(TrainingSession s, DistanceUnit unit)
     {
         var kit = SessionKit.Read(s.KitJson);
@@ -70,6 +72,7 @@ public sealed class SessionInput
             WindowMinutes = s.WindowMinutes,
             Cue = s.Cue,
             School = s.School,
+            Surface = s.Surface,
             Straight = Math.Round(Distance.InMetres(s.StraightMetres).To(unit).Amount, 2),
             RunOut = Math.Round(Distance.InMetres(s.RunOutMetres).To(unit).Amount, 2),
             StartInterval = s.StartIntervalSeconds,
@@ -93,6 +96,7 @@ public sealed class SessionInput
         s.RunOutMetres = new Distance(RunOut!.Value, unit).Metres;
         s.Cue = Cue?.Trim() ?? "";
         s.School = School ?? "";
+        s.Surface = Surface;
         s.StartIntervalSeconds = StartInterval ?? 0;
         s.ChangeoverSeconds = Changeover ?? ClockSetting.UsualChangeoverSeconds;
         s.KitJson = SessionKit.Write(new[] { (LimitedKit.Rack, Racks), (LimitedKit.Wall, Walls), (LimitedKit.Sled, Sleds), (LimitedKit.Hurdles, Hurdles), (LimitedKit.Box, Boxes) }

@@ -398,8 +398,9 @@ document.addEventListener("submit", (event) => {
   const form = event.target;
   if (!form.dataset?.send || event.defaultPrevented) return;
   event.preventDefault();
-  if (form.dataset.send === "queue") queueForm(form, event.submitter);
-  else sendNow(form, event.submitter);
+  // Busy from the press on, not only from when the network is asked.
+  const done = ask();
+  (form.dataset.send === "queue" ? queueForm : sendNow)(form, event.submitter).finally(done);
 });
 
 // ---- another device on the same session
@@ -506,10 +507,11 @@ document.addEventListener("click", async (event) => {
     finished();
     return;
   }
-  const done = event.target.closest?.("[data-done]");
-  if (done) {
-    const entry = await enqueue(`${live().dataset.url}?handler=Done`, [["athlete", done.dataset.done], ["reason", done.dataset.reason]], "done");
-    done.disabled = true;
+  const over = event.target.closest?.("[data-done]");
+  if (over) {
+    const done = ask();
+    over.disabled = true;
+    const entry = await enqueue(`${live().dataset.url}?handler=Done`, [["athlete", over.dataset.done], ["reason", over.dataset.reason]], "done").finally(done);
     apply(entry, now());
     tick();
     flush();
