@@ -7,41 +7,6 @@ using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Demand;
 
-/// <summary>Whom a line is judged for.</summary>
-/// <param name="Curve">The athlete's free curve.</param>
-/// <param name="MassKilograms">Body mass in kg, 25 to 200, if known.</param>
-/// <param name="IsYoung">True for the young and the returning, who brake less hard.</param>
-public sealed record DemandAthlete(SprintCurve Curve, double? MassKilograms = null, bool IsYoung = false)
-{
-    /// <summary>Curve used when a squad has no times yet: 8.0 m/s and 1.15 s (common practice).</summary>
-    public static SprintCurve UsualCurve { get; } = new(8.0, 1.15);
-
-    /// <summary>An athlete with <see cref="UsualCurve"/>.</summary>
-    public static DemandAthlete Usual { get; } = new(UsualCurve);
-
-    /// <summary>Hardest braking, m/s2.</summary>
-    public double Braking => IsYoung ? Limits.YoungBraking : Limits.Braking;
-}
-
-/// <summary>Kit that only so many can use at once.</summary>
-public enum LimitedKit
-{
-    /// <summary>Racks for lifting.</summary>
-    Rack,
-
-    /// <summary>Places at a wall.</summary>
-    Wall,
-
-    /// <summary>Sleds.</summary>
-    Sled,
-
-    /// <summary>Rows of hurdles.</summary>
-    Hurdles,
-
-    /// <summary>Boxes.</summary>
-    Box,
-}
-
 /// <summary>
 /// What a line asks of an athlete: course, effort, speed, time, room, contacts, tissues. The only place that says so; clock, rest, checks, sums and comparison read
 /// it. It follows from what the body does, never from what the line is called.

@@ -83,7 +83,13 @@ internal sealed partial class ShorthandReader
     private void SettleShape()
     {
         var usual = exercise is null ? null : Usual(exercise);
-        if (usual?.shape is RunShape own && own.Segments.Any(s => s.IsTurn) && own.Segments.Count(s => !s.IsTurn) <= MostScaledLegs)
+        if (usual?.shape is RunShape shuttle && shuttle.Segments.Any(s => s.Role == SegmentRole.Back) && shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null, Length: var both }] })
+        {
+            // A shuttle said by one length goes out half of it and comes back.
+            var half = both with { Amount = both.Amount / 2 };
+            shape = new RunShape([new(half, SegmentRole.Up), new(half, SegmentRole.Back)]);
+        }
+        else if (usual?.shape is RunShape own && own.Segments.Any(s => s.IsTurn) && own.Segments.Count(s => !s.IsTurn) <= MostScaledLegs)
         {
             // An exercise that turns has a way of its own: a bare number counts its reps, and a length alone is the whole way with its turns where they were.
             if (shape is null && bareNumber is { } times)

@@ -2,6 +2,7 @@ using InchBurst.Core.Catalogue;
 using InchBurst.Core.Check;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
 using InchBurst.Core.School;
@@ -22,35 +23,10 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
 
     public async Task<ShorthandContext> ContextAsync() => new((await desk.ClubAsync()).DistanceUnit, catalogue);
 
-    /// <summary>
-    /// A plan with exercises of the catalogue added, in their usual dose, before the first hard run, or before what comes down at the end; those everybody has already are left out.
-    /// </summary>
+    /// <summary>A plan with exercises added where they belong, but for those everybody has already.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="drills">Exercises as lines of shorthand, with whom they are for where it is not everybody.</param>
-    public async Task<SessionPlan> WithDrillsAsync(SessionPlan plan, IEnumerable<string> drills)
-    {
-        var context = await ContextAsync();
-        var lines = drills.Select(d => PlanText.ReadOne(d, context).Block?.Lines[0]).OfType<PlanLine>()
-            .Where(d => d.Exercise is not null && plan.Lines.All(l => l.For.Count > 0 || !d.Exercise.Equals(l.Exercise, StringComparison.OrdinalIgnoreCase))).DistinctBy(d => (d.Exercise, string.Join(',', d.For))).ToList();
-        if (lines.Count == 0)
-        {
-            return plan;
-        }
-
-        var first = plan.Blocks.ToList().FindIndex(b => b.Lines.Any(l => LineDemand.Of(l, catalogue).IsHardSprint));
-        var added = plan.Add(new PlanBlock(0, "Drills for what was seen", lines));
-        if (first < 0)
-        {
-            // Nothing hard: before the easy end.
-            var end = plan.Blocks.Reverse().TakeWhile(b => b.Lines.All(l => LineDemand.Of(l, catalogue).HardestEffort <= MostOfTheEnd)).Count();
-            first = plan.Blocks.Count - end;
-        }
-
-        return added.MoveBlock(added.Blocks[^1].Id, first);
-    }
-
-    // Coming down and stretching are asked at 30% and less.
-    private const double MostOfTheEnd = 30;
+    public async Task<SessionPlan> WithDrillsAsync(SessionPlan plan, IEnumerable<string> drills) => SeenDrills.Into(plan, drills, await ContextAsync());
 
     public string? FamilyOf(PlanLine line) => catalogue.Find(line.Exercise)?.Family;
 

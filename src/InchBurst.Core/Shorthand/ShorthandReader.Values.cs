@@ -1,0 +1,50 @@
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+using static InchBurst.Core.Shorthand.ShorthandWords;
+
+namespace InchBurst.Core.Shorthand;
+
+/// <summary>Figures and words within their bounds, and what is said when they are not.</summary>
+internal sealed partial class ShorthandReader
+{
+    private double Amount(double least, double most, string what)
+    {
+        var value = Within(Now, Now.Value, least, most, what);
+        at++;
+        return value;
+    }
+
+    // A time without a unit: few are minutes, many are seconds.
+    private static string UnitOf(Token bare) => bare.Value <= MostBareMinutes ? $"{bare.Text} min? Write {Figures.Clock(bare.Value * 60)}; or {bare.Text} s." : $"{bare.Text} s? Write {Figures.Clock(bare.Value)}; or {bare.Text} min.";
+
+    private const double MostBareMinutes = 10;
+
+    private static int Whole(Token token, int least, int most, string what)
+    {
+        var value = Within(token, token.Value, least, most, what);
+        return value == Math.Floor(value) ? (int)value : throw Wrong(token, $"{what} must be a whole number.");
+    }
+
+    private static double Within(Token token, double value, double least, double most, string what) =>
+        value >= least && value <= most ? value : throw Wrong(token, $"{what} must be from {Figures.Number(least, 1)} to {Figures.Number(most, 1)}.");
+
+    private static Distance Metres(Token token, DistanceUnit unit)
+    {
+        var distance = new Distance(token.Value, unit);
+        return distance.Metres is >= 0.5 and <= 1000 ? distance : throw Wrong(token, "A distance must be from 0.5 to 1000 m.");
+    }
+
+    private static string Text(Token token, int longest, string what)
+    {
+        var text = token.Text.Trim();
+        return text.Length is > 0 && text.Length <= longest && !text.Any(char.IsControl) ? text : throw Wrong(token, $"{what} has 1 to {longest} characters.");
+    }
+
+    private ShorthandException Unknown(Token token, IEnumerable<string>? among = null, string what = "word")
+    {
+        var near = Nearest(token.Text, among ?? Keywords.Concat(EffortWords.Keys).Concat(Roles.Keys).Concat(Movements.Keys).Concat(DistanceUnits.Keys).Concat(TimeUnits.Keys).Concat(exerciseName is null ? context.Catalogue.Names : []));
+        return new(new(token.Start, token.Length, near is null ? $"“{token.Text}” is not a {what} known here." : $"“{token.Text}” is not known. Did you mean {near}?", near));
+    }
+
+    private static ShorthandException Wrong(Token token, string message) => new(new(token.Start, token.Length, message));
+}
