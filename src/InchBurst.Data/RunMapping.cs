@@ -78,20 +78,38 @@ public static class RunMapping
     public static string MarksJson(IEnumerable<LoggedMark> marks) => JsonSerializer.Serialize(marks.Select(m => new StoredMark(m.At.Amount, m.At.Unit, m.Seconds)));
 
     /// <summary>How a line of a session is timed: as set for it, or as set last.</summary>
-    public static LineTiming TimingOf(this TrainingSession session, int lineId) =>
-        (Timings(session).TryGetValue(lineId, out var own) ? own : new(session.Method, session.Trigger, session.StartBehindGateMetres, StartSaid: session.StartSaid)) with { Surface = session.Surface };
+    public static LineTiming TimingOf(this TrainingSession session, int lineId) => session.Timings().GetValueOrDefault(lineId, session.UsualTiming()) with { Surface = session.Surface };
 
-    /// <summary>Sets how a line is timed; the next lines take it over until they are set themselves, but for the way of typing.</summary>
-    public static void SetTiming(this TrainingSession session, int lineId, LineTiming timing)
+    /// <summary>How lines are timed that were not set themselves.</summary>
+    public static LineTiming UsualTiming(this TrainingSession session) => new(session.Method, session.Trigger, session.StartBehindGateMetres, StartSaid: session.StartSaid) { Surface = session.Surface };
+
+    /// <summary>How lines are timed that were.</summary>
+    public static Dictionary<int, LineTiming> Timings(this TrainingSession session) =>
+        session.LineTimingJson.Length == 0 ? [] : JsonSerializer.Deserialize<Dictionary<int, LineTiming>>(session.LineTimingJson)!;
+
+    /// <summary>Sets how lines are timed.</summary>
+    public static void SetTimings(this TrainingSession session, IReadOnlyDictionary<int, LineTiming> timings, LineTiming usual)
     {
-        var all = Timings(session);
-        all[lineId] = timing;
-        session.LineTimingJson = JsonSerializer.Serialize(all);
-        (session.Method, session.Trigger, session.StartBehindGateMetres, session.StartSaid) = (timing.Method, timing.Trigger, timing.StartBehindGateMetres, timing.StartSaid);
+        session.LineTimingJson = JsonSerializer.Serialize(timings);
+        (session.Method, session.Trigger, session.StartBehindGateMetres, session.StartSaid) = (usual.Method, usual.Trigger, usual.StartBehindGateMetres, usual.StartSaid);
     }
 
-    private static Dictionary<int, LineTiming> Timings(TrainingSession session) =>
-        session.LineTimingJson.Length == 0 ? [] : JsonSerializer.Deserialize<Dictionary<int, LineTiming>>(session.LineTimingJson)!;
+    /// <summary>Sets a run's marks. Those that stay keep their row: removing and adding a row of the same key in one save would clash.</summary>
+    public static void SetMarks(this Run run, IReadOnlyList<LoggedMark> marks)
+    {
+        run.Marks.RemoveAll(m => marks.All(k => k.At.Millimetres != m.Millimetres));
+        foreach (var mark in marks)
+        {
+            if (run.Marks.FirstOrDefault(m => m.Millimetres == mark.At.Millimetres) is { } known)
+            {
+                known.Seconds = mark.Seconds;
+            }
+            else
+            {
+                run.Marks.Add(mark.ToMark());
+            }
+        }
+    }
 
     private sealed record StoredMark(double Amount, DistanceUnit Unit, double Seconds);
 

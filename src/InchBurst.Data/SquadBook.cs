@@ -62,6 +62,9 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
     public async Task<AthleteRow> RowAsync(Athlete athlete, DateOnly today, CancellationToken cancel = default) =>
         (await RowsAsync(db.Athletes.AsNoTracking().Where(a => a.Id == athlete.Id), today, cancel)).Single() with { Athlete = athlete };
 
+    /// <summary>An athlete's best flying speed in m/s, or null.</summary>
+    public Task<double?> BestSpeedAsync(int athleteId, CancellationToken cancel = default) => db.Runs.Where(r => r.AthleteId == athleteId && r.FlyingSpeed != null).MaxAsync(r => r.FlyingSpeed, cancel);
+
     // One query: a few seeks in the partial indexes an athlete, however many runs there are. Estimated speeds move the clock and are never a best.
     private async Task<List<AthleteRow>> RowsAsync(IQueryable<Athlete> athletes, DateOnly today, CancellationToken cancel)
     {

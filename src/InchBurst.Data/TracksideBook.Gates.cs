@@ -1,3 +1,4 @@
+using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
@@ -49,22 +50,4 @@ public sealed partial class TracksideBook
     /// <summary>The oldest report of the gates that nobody has saved or dismissed, or null.</summary>
     public Task<GateReading?> NextGateAsync(int sessionId, CancellationToken cancel = default) =>
         db.GateReadings.AsNoTracking().Where(g => g.SessionId == sessionId && g.UsedFor == null).OrderBy(g => g.Id).FirstOrDefaultAsync(cancel);
-
-    /// <summary>Marks a report as used for a run, or with 0 as dismissed.</summary>
-    public Task<bool> UseGateAsync(int sessionId, int gate, long run, CancellationToken cancel = default) => StepAsync(
-        async () =>
-        {
-            await MarkGateAsync(sessionId, gate, run, cancel);
-            return changed.Add(sessionId);
-        },
-        cancel);
-
-    private Task MarkGateAsync(int sessionId, int gate, long run, CancellationToken cancel) =>
-        db.GateReadings.Where(g => g.Id == gate && g.SessionId == sessionId && g.UsedFor == null).ExecuteUpdateAsync(u => u.SetProperty(g => g.UsedFor, run), cancel);
-
-    private async Task<Run?> UsedForAsync(int sessionId, int gate, CancellationToken cancel)
-    {
-        var used = await db.GateReadings.Where(g => g.Id == gate && g.SessionId == sessionId && g.UsedFor > 0).Select(g => g.UsedFor).FirstOrDefaultAsync(cancel);
-        return used is null ? null : await Whole(db.Runs).SingleOrDefaultAsync(r => r.Id == used, cancel);
-    }
 }

@@ -1,5 +1,7 @@
 using System.Globalization;
 using System.Net;
+using InchBurst.Core.Live;
+using InchBurst.Core.Log;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;

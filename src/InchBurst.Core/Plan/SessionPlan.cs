@@ -34,4 +34,9 @@ public sealed record SessionPlan(int Version, IReadOnlyList<PlanBlock> Blocks, i
     /// <summary>The block that holds a line, or null.</summary>
     /// <param name="lineId">The line's number.</param>
     public PlanBlock? BlockOf(int lineId) => Blocks.FirstOrDefault(b => b.Lines.Any(l => l.Id == lineId));
+
+    /// <summary>The round of its block that a turn of a line belongs to, from 1.</summary>
+    /// <param name="lineId">Number of the line.</param>
+    /// <param name="turn">Turn over all rounds, from 1.</param>
+    public int RoundOf(int lineId, int turn) => Line(lineId) is { } line ? Math.Clamp(((turn - 1) / Math.Max(1, line.Turns)) + 1, 1, BlockOf(lineId)!.Rounds) : 1;
 }

@@ -5,19 +5,6 @@ using InchBurst.Core.Units;
 
 namespace InchBurst.Data.Entities;
 
-public enum RunOutcome
-{
-    Timed,
-    Skipped,
-    NotTimed,
-
-    /// <summary>Run but not counted: the rep is run again.</summary>
-    Again,
-
-    /// <summary>Done and measured otherwise than by a clock at marks.</summary>
-    Measured,
-}
-
 public sealed class Run
 {
     public long Id { get; set; }
@@ -76,8 +63,6 @@ public sealed class Run
     /// <summary>Which reading stands for the rep when somebody picked one: its number, "mean", or <see cref="Corrected"/> when its marks were typed anew; empty while nobody has.</summary>
     public string Picked { get; set; } = "";
 
-    public const string Corrected = "corrected";
-
     public string LoggedBy { get; set; } = "";
     public DateTime? DeletedAt { get; set; }
     public List<Mark> Marks { get; } = [];
@@ -85,34 +70,6 @@ public sealed class Run
 
     /// <summary>Readings that say something and have not been taken back, in the order they came.</summary>
     public IReadOnlyList<RunReading> Told => [.. Readings.Where(r => r.DeletedAt is null && r.MarksJson != RunReading.NoMarks).OrderBy(r => r.Id)];
-
-    /// <summary>Another run of the same line as this one, as a reading told it.</summary>
-    /// <param name="rep">Its rep.</param>
-    /// <param name="reading">The reading.</param>
-    public Run Again(int rep, RunReading reading) => new()
-    {
-        ClientId = reading.ClientId,
-        SessionId = SessionId,
-        AthleteId = AthleteId,
-        LineId = LineId,
-        Day = Day,
-        FinishedAt = reading.FinishedAt,
-        Outcome = RunOutcome.Timed,
-        Kind = Kind,
-        Effort = Effort,
-        Start = Start,
-        StartBehindGateMetres = StartBehindGateMetres,
-        StartSaid = StartSaid,
-        RunInMetres = RunInMetres,
-        Course = Course,
-        Load = Load,
-        Surface = Surface,
-        ZoneFrom = ZoneFrom,
-        ZoneTo = ZoneTo,
-        Side = Side,
-        Rep = rep,
-        LoggedBy = reading.By,
-    };
 
     /// <summary>Its times over stretches, kept to be compared.</summary>
     public List<RunStretch> Stretches { get; } = [];

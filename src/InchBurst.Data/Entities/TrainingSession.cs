@@ -1,15 +1,9 @@
+using InchBurst.Core.Live;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 
 namespace InchBurst.Data.Entities;
-
-public enum SessionState
-{
-    Planned,
-    Running,
-    Ended,
-}
 
 public sealed class TrainingSession
 {

@@ -1,3 +1,4 @@
+using InchBurst.Core.Live;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;

@@ -69,15 +69,17 @@ public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue
             return Page();
         }
 
-        await book.CorrectAsync(id, run, reading.Marks, desk.Who);
+        await DoAsync(id, new CorrectRun(run, reading.Marks));
         return Redirect($"/Sessions/{id}/Trackside");
     }
 
     public async Task<IActionResult> OnPostMoveAsync(int id, long run, int athlete) =>
-        await book.MoveAsync(id, run, athlete, desk.Who) ? Redirect($"/Sessions/{id}/Runs/{run}") : NotFound();
+        await DoAsync(id, new MoveRun(run, athlete)) ? Redirect($"/Sessions/{id}/Runs/{run}") : NotFound();
 
     public async Task<IActionResult> OnPostSwapAsync(int id, long run, long other) =>
-        await book.SwapAsync(id, run, other, desk.Who) ? Redirect($"/Sessions/{id}/Runs/{run}") : NotFound();
+        await DoAsync(id, new SwapRuns(run, other)) ? Redirect($"/Sessions/{id}/Runs/{run}") : NotFound();
+
+    private async Task<bool> DoAsync(int id, LiveCommand command) => await book.DoAsync(id, command, new(desk.Who, User.IsInRole(Roles.Owner) || User.IsInRole(Roles.Coach))) is { Step.Answer: LiveAnswer.Stored };
 
     private async Task<bool> FindAsync(int id, long runId)
     {

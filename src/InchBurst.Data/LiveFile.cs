@@ -1,0 +1,223 @@
+using System.Text.Json;
+using InchBurst.Core.Live;
+using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+using InchBurst.Data.Entities;
+using Microsoft.EntityFrameworkCore;
+
+namespace InchBurst.Data;
+
+/// <summary>A running session in the file: read as one value, and written back as far as it changed.</summary>
+internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendance> people, List<Run> runs, List<GateReading> gates, HashSet<Guid> done)
+{
+    public static async Task<LiveFile?> LoadAsync(ClubDb db, int sessionId, LiveCommand command, CancellationToken cancel)
+    {
+        if (await db.Sessions.SingleOrDefaultAsync(s => s.Id == sessionId, cancel) is not { } session)
+        {
+            return null;
+        }
+
+        var gate = (command as RepCommand)?.Gate ?? (command as DismissGate)?.Gate;
+        return new(
+            db, session,
+            await db.Attendance.Include(a => a.Athlete).Where(a => a.SessionId == sessionId).OrderBy(a => a.Order).ToListAsync(cancel),
+            await TracksideBook.Told(db.Runs.IgnoreQueryFilters()).Where(r => r.SessionId == sessionId).OrderBy(r => r.Id).ToListAsync(cancel),
+            gate is null ? [] : await db.GateReadings.Where(g => g.SessionId == sessionId && g.Id == gate).ToListAsync(cancel),
+            command.Client != Guid.Empty && await db.DoneCommands.AnyAsync(c => c.ClientId == command.Client, cancel) ? [command.Client] : []);
+    }
+
+    public LiveState Read() => new()
+    {
+        Plan = PlanJson.Read(session.RanPlanJson ?? session.PlanJson),
+        Day = session.Day,
+        State = session.State,
+        StartedAt = session.StartedAt,
+        EndedAt = session.EndedAt,
+        LineId = session.CurrentLineId,
+        Round = session.CurrentRound,
+        LineFrom = session.LineStartedAt,
+        Called = session.CalledAthleteId,
+        Lanes = session.Lanes,
+        Usual = session.UsualTiming(),
+        Timings = session.Timings(),
+        People = [.. people.Select(Person)],
+        Runs = [.. runs.Select(Of)],
+        Gates = [.. gates.Select(g => new LiveGate(g.Id, g.Lane, JsonSerializer.Deserialize<List<GatePass>>(g.PassesJson)!, g.UsedFor is { } used ? used == 0 ? Guid.Empty : runs.FirstOrDefault(r => r.Id == used)?.ClientId ?? Guid.Empty : null))],
+        Done = done,
+    };
+
+    /// <summary>Writes what differs. What is kept of a run's marks is worked out by <paramref name="settle"/>.</summary>
+    /// <returns>Athletes whose runs changed.</returns>
+    public async Task<IReadOnlyCollection<int>> WriteAsync(LiveState before, LiveStep step, LiveCommand command, string by, DateTime now, Func<Run, Task> settle, CancellationToken cancel)
+    {
+        var after = step.State;
+        WriteSession(before, after);
+        WritePeople(before, after);
+        var touched = await WriteRunsAsync(before, after, now, settle, cancel);
+        foreach (var id in after.Done.Except(before.Done))
+        {
+            db.DoneCommands.Add(new() { ClientId = id, SessionId = session.Id, At = now });
+        }
+
+        foreach (var rewritten in step.Events.OfType<RunRewritten>())
+        {
+            db.RunCorrections.Add(new() { RunId = runs.Single(r => r.ClientId == rewritten.Run).Id, At = now, By = by, OldMarks = rewritten.Before });
+        }
+
+        await db.SaveChangesAsync(cancel);
+        foreach (var (gate, row) in after.Gates.Zip(gates).Where(g => g.First.UsedFor is not null && g.Second.UsedFor is null))
+        {
+            row.UsedFor = gate.UsedFor == Guid.Empty ? 0 : runs.Single(r => r.ClientId == gate.UsedFor).Id;
+        }
+
+        await db.SaveChangesAsync(cancel);
+        return touched;
+    }
+
+    private void WriteSession(LiveState before, LiveState after)
+    {
+        if (before.State != after.State && after.State == SessionState.Running)
+        {
+            session.RanPlanJson ??= session.PlanJson;
+        }
+
+        if (!ReferenceEquals(before.Plan, after.Plan))
+        {
+            session.RanPlanJson = PlanJson.Write(after.Plan);
+        }
+
+        (session.State, session.StartedAt, session.EndedAt) = (after.State, after.StartedAt, after.EndedAt);
+        (session.CurrentLineId, session.CurrentRound, session.LineStartedAt, session.CalledAthleteId, session.Lanes) = (after.LineId, after.Round, after.LineFrom, after.Called, after.Lanes);
+        if (!ReferenceEquals(before.Timings, after.Timings))
+        {
+            session.SetTimings(after.Timings, after.Usual);
+        }
+
+        if (db.Entry(session).State == EntityState.Modified)
+        {
+            session.Version++;
+        }
+    }
+
+    private void WritePeople(LiveState before, LiveState after)
+    {
+        foreach (var person in after.People.Except(before.People))
+        {
+            var row = people.FirstOrDefault(a => a.AthleteId == person.AthleteId);
+            if (row is null)
+            {
+                row = new() { SessionId = session.Id, AthleteId = person.AthleteId };
+                db.Attendance.Add(row);
+            }
+
+            (row.Order, row.Present, row.DoneReason, row.OtherWork, row.OtherWorkLineId) = (person.Order, person.Present, person.DoneReason, person.OtherWork, person.OtherWorkLineId);
+            (row.HeldReason, row.Holds, row.AllowedBy) = (person.HeldReason, person.Holds, person.AllowedBy);
+        }
+    }
+
+    private async Task<IReadOnlyCollection<int>> WriteRunsAsync(LiveState before, LiveState after, DateTime now, Func<Run, Task> settle, CancellationToken cancel)
+    {
+        var was = before.Runs.ToDictionary(r => r.Id);
+        var changed = after.Runs.Where(r => !ReferenceEquals(was.GetValueOrDefault(r.Id), r)).ToList();
+        var touched = new HashSet<int>();
+        var rows = runs.ToDictionary(r => r.ClientId);
+
+        // A rep's place must be free before another run takes it.
+        var moving = changed.Where(r => was.TryGetValue(r.Id, out var old) && old.Rep > 0 && (old.AthleteId, old.Rep) != (r.AthleteId, r.Rep)).ToList();
+        if (moving.Count > 1)
+        {
+            moving.ForEach(r => rows[r.Id].Rep = 0);
+            await db.SaveChangesAsync(cancel);
+        }
+
+        // New runs first: a reading that goes over to one of them must have its new place before it loses the old.
+        var readings = changed.Where(r => rows.ContainsKey(r.Id)).SelectMany(r => rows[r.Id].Readings).ToDictionary(r => r.ClientId);
+        foreach (var run in changed.OrderBy(r => rows.ContainsKey(r.Id)))
+        {
+            if (!rows.TryGetValue(run.Id, out var row))
+            {
+                runs.Add(rows[run.Id] = row = new() { ClientId = run.Id, SessionId = session.Id, LineId = run.LineId });
+            }
+
+            Write(run, row, now);
+            WriteReadings(run, row, readings, now);
+            touched.UnionWith([run.AthleteId, was.GetValueOrDefault(run.Id)?.AthleteId ?? run.AthleteId]);
+            if (row.Id == 0)
+            {
+                db.Runs.Add(row);
+            }
+        }
+
+        db.RunReadings.RemoveRange(readings.Where(r => changed.All(c => c.Readings.All(x => x.Id != r.Key))).Select(r => r.Value));
+        foreach (var run in changed)
+        {
+            await settle(rows[run.Id]);
+        }
+
+        return touched;
+    }
+
+    private static void Write(LiveRun run, Run row, DateTime now)
+    {
+        var what = run.What;
+        (row.AthleteId, row.Athlete, row.Rep, row.Outcome, row.FinishedAt, row.LoggedBy) = (run.AthleteId, row.AthleteId == run.AthleteId ? row.Athlete : null, run.Rep, run.Outcome, run.FinishedAt, run.By);
+        (row.Conflict, row.Picked, row.DeletedAt) = (run.Conflict, run.Picked, run.IsTakenBack ? row.DeletedAt ?? now : null);
+        (row.Day, row.Kind, row.Effort, row.Method, row.Trigger, row.Start, row.Side) = (what.Day, what.Kind, what.Effort, what.Method, what.Trigger, what.Start, what.Side);
+        (row.StartBehindGateMetres, row.StartSaid, row.RunInMetres, row.Surface, row.Course, row.Load) = (what.StartBehindGateMetres, what.StartSaid, what.RunInMetres, what.Surface, what.Course, what.Load);
+        (row.ZoneFrom, row.ZoneTo) = (what.Zone?.From, what.Zone?.To);
+        row.SetMarks(what.Marks);
+        row.Seen.RemoveAll(s => !run.Seen.Contains(s.Code));
+        row.Seen.AddRange(run.Seen.Where(s => row.Seen.All(k => k.Code != s)).Select(s => new RunSeen { Code = s }).ToList());
+        row.Measures.AddRange(run.Measures.Where(m => row.Measures.All(k => k.Kind != m.Kind)).Select(m => new RunMeasure { Kind = m.Kind, Value = m.Value }).ToList());
+    }
+
+    // A reading that is another run's now goes over to it.
+    private static void WriteReadings(LiveRun run, Run row, Dictionary<Guid, RunReading> known, DateTime now)
+    {
+        row.Readings.RemoveAll(r => run.Readings.All(x => x.Id != r.ClientId));
+        foreach (var reading in run.Readings)
+        {
+            if (!known.TryGetValue(reading.Id, out var of))
+            {
+                of = new() { ClientId = reading.Id, By = reading.By, Method = reading.Method, Trigger = reading.Trigger, FinishedAt = reading.At, MarksJson = reading.Marks.Count == 0 ? RunReading.NoMarks : RunMapping.MarksJson(reading.Marks) };
+            }
+
+            of.DeletedAt = reading.IsTakenBack ? of.DeletedAt ?? now : null;
+            if (!row.Readings.Contains(of))
+            {
+                row.Readings.Add(of);
+            }
+        }
+    }
+
+    private static LivePerson Person(Attendance a) => new(a.AthleteId, a.Athlete!.Name, a.Order)
+    {
+        Present = a.Present,
+        DoneReason = a.DoneReason,
+        HeldReason = a.HeldReason,
+        Holds = a.Holds,
+        AllowedBy = a.AllowedBy,
+        OtherWork = a.OtherWork,
+        OtherWorkLineId = a.OtherWorkLineId,
+    };
+
+    private static LiveRun Of(Run run) => new()
+    {
+        Id = run.ClientId,
+        Number = run.Id,
+        AthleteId = run.AthleteId,
+        LineId = run.LineId,
+        Rep = run.Rep,
+        Outcome = run.Outcome,
+        FinishedAt = run.FinishedAt,
+        What = run.ToLogged(),
+        Conflict = run.Conflict,
+        Picked = run.Picked,
+        By = run.LoggedBy,
+        IsTakenBack = run.DeletedAt is not null,
+        Readings = [.. run.Readings.OrderBy(r => r.Id).Select(r => new LiveReading(r.ClientId, r.By, r.Method, r.Trigger, r.ToReading().Marks, r.FinishedAt) { Number = r.Id, IsTakenBack = r.DeletedAt is not null })],
+        Seen = [.. run.Seen.Select(s => s.Code)],
+        Measures = [.. run.Measures.OrderBy(m => m.Kind).Select(m => new Measured(m.Kind, m.Value))],
+    };
+}
