@@ -11,7 +11,8 @@ namespace InchBurst.Data;
 /// <summary>A running session in the file: read as one value, and written back as far as it changed.</summary>
 internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendance> people, List<Run> runs, List<GateReading> gates, HashSet<Guid> done)
 {
-    public static async Task<LiveFile?> LoadAsync(ClubDb db, int sessionId, LiveCommand command, CancellationToken cancel)
+    /// <summary>Loads a session; of gates and commands carried out only what a command needs to know, or with none all of it.</summary>
+    public static async Task<LiveFile?> LoadAsync(ClubDb db, int sessionId, LiveCommand? command, CancellationToken cancel)
     {
         if (await db.Sessions.SingleOrDefaultAsync(s => s.Id == sessionId, cancel) is not { } session)
         {
@@ -23,8 +24,8 @@ internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendan
             db, session,
             await db.Attendance.Include(a => a.Athlete).Where(a => a.SessionId == sessionId).OrderBy(a => a.Order).ToListAsync(cancel),
             await TracksideBook.Told(db.Runs.IgnoreQueryFilters()).Where(r => r.SessionId == sessionId).OrderBy(r => r.Id).ToListAsync(cancel),
-            gate is null ? [] : await db.GateReadings.Where(g => g.SessionId == sessionId && g.Id == gate).ToListAsync(cancel),
-            command.Client != Guid.Empty && await db.DoneCommands.AnyAsync(c => c.ClientId == command.Client, cancel) ? [command.Client] : []);
+            command is not null && gate is null ? [] : await db.GateReadings.Where(g => g.SessionId == sessionId && (command == null || g.Id == gate)).OrderBy(g => g.Id).ToListAsync(cancel),
+            [.. await db.DoneCommands.Where(c => command == null ? c.SessionId == sessionId : c.ClientId == command.Client).Select(c => c.ClientId).ToListAsync(cancel)]);
     }
 
     public LiveState Read() => new()
@@ -32,11 +33,11 @@ internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendan
         Plan = PlanJson.Read(session.RanPlanJson ?? session.PlanJson),
         Day = session.Day,
         State = session.State,
-        StartedAt = session.StartedAt,
-        EndedAt = session.EndedAt,
+        StartedAt = Utc(session.StartedAt),
+        EndedAt = Utc(session.EndedAt),
         LineId = session.CurrentLineId,
         Round = session.CurrentRound,
-        LineFrom = session.LineStartedAt,
+        LineFrom = Utc(session.LineStartedAt),
         Called = session.CalledAthleteId,
         Lanes = session.Lanes,
         Usual = session.UsualTiming(),
@@ -191,6 +192,9 @@ internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendan
         }
     }
 
+    // The file does not say of which zone its times are; all of them are UTC.
+    private static DateTime? Utc(DateTime? at) => at is { } time ? DateTime.SpecifyKind(time, DateTimeKind.Utc) : null;
+
     private static LivePerson Person(Attendance a) => new(a.AthleteId, a.Athlete!.Name, a.Order)
     {
         Present = a.Present,
@@ -210,13 +214,13 @@ internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendan
         LineId = run.LineId,
         Rep = run.Rep,
         Outcome = run.Outcome,
-        FinishedAt = run.FinishedAt,
+        FinishedAt = Utc(run.FinishedAt)!.Value,
         What = run.ToLogged(),
         Conflict = run.Conflict,
         Picked = run.Picked,
         By = run.LoggedBy,
         IsTakenBack = run.DeletedAt is not null,
-        Readings = [.. run.Readings.OrderBy(r => r.Id).Select(r => new LiveReading(r.ClientId, r.By, r.Method, r.Trigger, r.ToReading().Marks, r.FinishedAt) { Number = r.Id, IsTakenBack = r.DeletedAt is not null })],
+        Readings = [.. run.Readings.OrderBy(r => r.Id).Select(r => new LiveReading(r.ClientId, r.By, r.Method, r.Trigger, r.ToReading().Marks, Utc(r.FinishedAt)!.Value) { Number = r.Id, IsTakenBack = r.DeletedAt is not null })],
         Seen = [.. run.Seen.Select(s => s.Code)],
         Measures = [.. run.Measures.OrderBy(m => m.Kind).Select(m => new Measured(m.Kind, m.Value))],
     };

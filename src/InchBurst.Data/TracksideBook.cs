@@ -131,6 +131,9 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
         },
         cancel);
 
+    /// <summary>A session as one value, as it stands in the book; null when there is none.</summary>
+    public async Task<LiveState?> StateAsync(int sessionId, CancellationToken cancel = default) => (await LiveFile.LoadAsync(db, sessionId, null, cancel))?.Read();
+
     // What is known of an athlete is needed only where figures are judged.
     private async Task<EntryFacts> FactsAsync(LiveState state, LiveCommand command, ExerciseCatalogue exercises, CancellationToken cancel)
     {

@@ -117,7 +117,7 @@ public static partial class LiveSteps
             ? Given(state, run, move.Athlete, !state.Counted(move.Athlete, run.LineId).Any(r => r.Rep == run.Rep) && run.Rep > 0 ? run.Rep : state.NextRep(move.Athlete, run.LineId))
             : Missing(state);
 
-    // On one line each takes the other's rep.
+    // On one line each takes the other's rep; a run that counts for nothing has none to give.
     private static LiveStep Swap(LiveState state, SwapRuns swap)
     {
         if (state.Run(swap.Run) is not { IsTakenBack: false } run || state.Run(swap.Other) is not { IsTakenBack: false } other || run.AthleteId == other.AthleteId)
@@ -125,9 +125,9 @@ public static partial class LiveSteps
             return Missing(state);
         }
 
-        var sameLine = run.LineId == other.LineId;
-        var first = Given(state, run, other.AthleteId, sameLine ? other.Rep : state.NextRep(other.AthleteId, run.LineId));
-        var second = Given(first.State, other, run.AthleteId, sameLine ? run.Rep : state.NextRep(run.AthleteId, other.LineId));
+        var trade = run.LineId == other.LineId && run.Rep > 0 && other.Rep > 0;
+        var first = Given(state, run, other.AthleteId, trade ? other.Rep : state.NextRep(other.AthleteId, run.LineId));
+        var second = Given(first.State, other, run.AthleteId, trade ? run.Rep : state.NextRep(run.AthleteId, other.LineId));
         return second with { Run = run.Id, Events = [.. first.Events, .. second.Events] };
     }
 
