@@ -28,9 +28,16 @@ internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendan
             [.. await db.DoneCommands.Where(c => command == null ? c.SessionId == sessionId : c.ClientId == command.Client).Select(c => c.ClientId).ToListAsync(cancel)]);
     }
 
-    public LiveState Read() => new()
+    public LiveState Read() => Read(session, PlanJson.Read(session.RanPlanJson ?? session.PlanJson), people, runs) with
     {
-        Plan = PlanJson.Read(session.RanPlanJson ?? session.PlanJson),
+        Gates = [.. gates.Select(g => new LiveGate(g.Id, g.Lane, JsonSerializer.Deserialize<List<GatePass>>(g.PassesJson)!, g.UsedFor is { } used ? used == 0 ? Guid.Empty : runs.FirstOrDefault(r => r.Id == used)?.ClientId ?? Guid.Empty : null))],
+        Done = done,
+    };
+
+    /// <summary>The session as one value, without the gates and the commands carried out.</summary>
+    public static LiveState Read(TrainingSession session, SessionPlan plan, IEnumerable<Attendance> people, IEnumerable<Run> runs) => new()
+    {
+        Plan = plan,
         Day = session.Day,
         State = session.State,
         StartedAt = Utc(session.StartedAt),
@@ -44,8 +51,6 @@ internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendan
         Timings = session.Timings(),
         People = [.. people.Select(Person)],
         Runs = [.. runs.Select(Of)],
-        Gates = [.. gates.Select(g => new LiveGate(g.Id, g.Lane, JsonSerializer.Deserialize<List<GatePass>>(g.PassesJson)!, g.UsedFor is { } used ? used == 0 ? Guid.Empty : runs.FirstOrDefault(r => r.Id == used)?.ClientId ?? Guid.Empty : null))],
-        Done = done,
     };
 
     /// <summary>Writes what differs. What is kept of a run's marks is worked out by <paramref name="settle"/>.</summary>

@@ -16,8 +16,8 @@ public sealed record LiveSession(TrainingSession Session, SessionPlan Plan, IRea
     /// <summary>Runs of an athlete on a line that count as reps.</summary>
     public IEnumerable<Run> Counted(int athleteId, int lineId) => Runs.Where(r => r.AthleteId == athleteId && r.LineId == lineId && r.Outcome != RunOutcome.Again);
 
-    /// <summary>The rep an athlete runs next on a line: the first that has no run yet.</summary>
-    public int NextRep(int athleteId, int lineId) => LiveState.FirstOpen(Counted(athleteId, lineId).Select(r => r.Rep));
+    /// <summary>The session as one value.</summary>
+    public LiveState State { get; } = LiveFile.Read(Session, Plan, Attendance, Runs);
 }
 
 /// <summary>A command carried out, with the number of the run it is about.</summary>

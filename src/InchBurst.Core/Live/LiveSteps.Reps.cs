@@ -134,7 +134,6 @@ public static partial class LiveSteps
         else
         {
             var number = outcome == RunOutcome.Again ? 0 : claimed ?? state.NextRep(rep.Athlete, rep.Line);
-            var zone = LineMarks.Zone(demand);
             run = new()
             {
                 Id = rep.Client,
@@ -146,24 +145,7 @@ public static partial class LiveSteps
                 By = world.By,
                 Seen = [.. seen.Take(MostSeen)],
                 Measures = measured,
-                What = new()
-                {
-                    Day = state.Day,
-                    Kind = demand.Line.Kind,
-                    Effort = demand.EffortOfTurn(claimed ?? state.NextRep(rep.Athlete, rep.Line)),
-                    Method = timing.Method,
-                    Trigger = timing.Trigger,
-                    StartBehindGateMetres = timing.StartBehindGateMetres,
-                    StartSaid = timing.StartSaid,
-                    Surface = timing.Surface,
-                    Start = demand.Line.Start?.Position,
-                    RunInMetres = demand.Line.Start?.RunIn?.Metres,
-                    Course = Trial.CourseKey(demand.Course),
-                    Load = Trial.LoadKey(demand.AppliedLoad),
-                    Zone = zone is var (from, to) ? (from.Millimetres, to.Millimetres) : null,
-                    Side = rep.Side,
-                    Marks = marks.Marks,
-                },
+                What = LiveEntry.Run(demand, timing, rep.Side, state.Day, demand.EffortOfTurn(claimed ?? state.NextRep(rep.Athlete, rep.Line)), marks.Marks),
             };
             state = state with { Runs = [.. state.Runs, run] };
         }

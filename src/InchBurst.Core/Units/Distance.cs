@@ -1,5 +1,4 @@
 using System.Globalization;
-using UnitsNet;
 
 namespace InchBurst.Core.Units;
 
@@ -21,11 +20,14 @@ public enum DistanceUnit
 /// <param name="Unit">Unit it was written in.</param>
 public readonly record struct Distance(double Amount, DistanceUnit Unit) : IComparable<Distance>
 {
+    private const double MetresAYard = 0.9144;
+    private const double MetresAFoot = 0.3048;
+
     /// <summary>Length in metres.</summary>
     public double Metres => Unit switch
     {
-        DistanceUnit.Yard => Length.FromYards(Amount).Meters,
-        DistanceUnit.Foot => Length.FromFeet(Amount).Meters,
+        DistanceUnit.Yard => Amount * MetresAYard,
+        DistanceUnit.Foot => Amount * MetresAFoot,
         _ => Amount,
     };
 
@@ -52,8 +54,8 @@ public readonly record struct Distance(double Amount, DistanceUnit Unit) : IComp
     /// <param name="unit">Unit to write it in.</param>
     public Distance To(DistanceUnit unit) => unit == Unit ? this : unit switch
     {
-        DistanceUnit.Yard => new(Length.FromMeters(Metres).Yards, unit),
-        DistanceUnit.Foot => new(Length.FromMeters(Metres).Feet, unit),
+        DistanceUnit.Yard => new(Metres / MetresAYard, unit),
+        DistanceUnit.Foot => new(Metres / MetresAFoot, unit),
         _ => new(Metres, unit),
     };
 

@@ -1,5 +1,4 @@
 using System.Globalization;
-using UnitsNet;
 
 namespace InchBurst.Core.Units;
 
@@ -29,6 +28,10 @@ public enum MassReading
 /// <summary>Figures as coaches read them: clock times, split times, speeds and masses.</summary>
 public static class Figures
 {
+    // Exact by definition (1959): the mile of 1609.344 m, the pound of 0.45359237 kg.
+    private const double MetresASecondAMileAnHour = 0.44704;
+    private const double KilogramsAPound = 0.45359237;
+
     /// <summary>The typographic minus sign used everywhere on screen.</summary>
     public const string Minus = "−";
 
@@ -77,8 +80,8 @@ public static class Figures
     /// <param name="reading">Unit to read it in.</param>
     public static double SpeedIn(double metresPerSecond, SpeedReading reading) => reading switch
     {
-        SpeedReading.KilometresPerHour => Speed.FromMetersPerSecond(metresPerSecond).KilometersPerHour,
-        SpeedReading.MilesPerHour => Speed.FromMetersPerSecond(metresPerSecond).MilesPerHour,
+        SpeedReading.KilometresPerHour => metresPerSecond * 3.6,
+        SpeedReading.MilesPerHour => metresPerSecond / MetresASecondAMileAnHour,
         _ => metresPerSecond,
     };
 
@@ -107,13 +110,13 @@ public static class Figures
     /// <param name="kilograms">Mass in kg, finite.</param>
     /// <param name="reading">Unit to read it in.</param>
     public static double MassIn(double kilograms, MassReading reading) =>
-        reading == MassReading.Pound ? Mass.FromKilograms(kilograms).Pounds : kilograms;
+        reading == MassReading.Pound ? kilograms / KilogramsAPound : kilograms;
 
     /// <summary>Kilograms from a mass typed in the club's unit.</summary>
     /// <param name="amount">Mass in <paramref name="reading"/>, finite.</param>
     /// <param name="reading">Unit it was typed in.</param>
     public static double KilogramsFrom(double amount, MassReading reading) =>
-        reading == MassReading.Pound ? Mass.FromPounds(amount).Kilograms : amount;
+        reading == MassReading.Pound ? amount * KilogramsAPound : amount;
 
     /// <summary>The short name of a mass unit.</summary>
     /// <param name="reading">The unit.</param>

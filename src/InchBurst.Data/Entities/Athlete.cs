@@ -1,3 +1,5 @@
+using InchBurst.Core.Plan;
+
 namespace InchBurst.Data.Entities;
 
 public sealed class Squad
@@ -39,13 +41,6 @@ public enum FrontFoot
     NotSaid,
     Left,
     Right,
-}
-
-public enum Availability
-{
-    Full,
-    Modified,
-    Out,
 }
 
 public sealed class Athlete

@@ -41,12 +41,15 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
     }
 
     /// <summary>True when a line is for an athlete.</summary>
-    public static bool IsFor(SessionPlan plan, PlanLine line, Athlete athlete) => plan.Covers(line, athlete.Name, athlete.Group switch
+    public static bool IsFor(SessionPlan plan, PlanLine line, Athlete athlete) => plan.Covers(line, athlete.Name, GroupOf(athlete));
+
+    /// <summary>An athlete's playing group in the words a line is for, or null.</summary>
+    public static string? GroupOf(Athlete athlete) => athlete.Group switch
     {
         PlayingGroup.HighMinutes => LineAudience.HighMinutes,
         PlayingGroup.LowMinutes => LineAudience.LowMinutes,
         _ => null,
-    });
+    };
 
     public async Task<BuilderView> MakeAsync(PlannedSession planned, BuilderState? state = null)
     {

@@ -30,9 +30,6 @@ public sealed record GateOffer(GateReading Reading, GateMarks Marks);
 /// <summary>A box to type into: a time at a mark or another measure.</summary>
 public sealed record EntryBox(string Label, string Unit, bool IsMark, double? ExpectedSeconds, string Typed, MarkDoubt? Doubt);
 
-/// <summary>A line to go to, with the round of its block.</summary>
-public sealed record LinePlace(PlanLine Line, int Round, int Rounds);
-
 /// <summary>The run just saved and what it says.</summary>
 public sealed record SavedRun(
     Run Run, Athlete Athlete, RunMeaning? Meaning, IReadOnlyList<string> Splits, double? ChangeSeconds, DropOffReading? DropOff, string? Sides, IReadOnlyList<string> Measures, LineTiming Timing);

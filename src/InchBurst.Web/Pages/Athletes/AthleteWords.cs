@@ -1,3 +1,4 @@
+using InchBurst.Core.Plan;
 using InchBurst.Data.Entities;
 
 namespace InchBurst.Web.Pages.Athletes;

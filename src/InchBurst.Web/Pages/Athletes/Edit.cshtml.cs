@@ -1,3 +1,4 @@
+using InchBurst.Core.Plan;
 using System.ComponentModel.DataAnnotations;
 using InchBurst.Core.Units;
 using InchBurst.Data;

@@ -1,0 +1,68 @@
+using InchBurst.Core.Clock;
+using InchBurst.Core.Demand;
+using InchBurst.Core.Log;
+using InchBurst.Core.Make;
+
+namespace InchBurst.Core.Live;
+
+/// <summary>A session as it stands now on one of its lines: who goes, who rests, what is typed, when it ends.</summary>
+/// <param name="Places">Every line to go to.</param>
+/// <param name="At">Index of the line shown among them; -1 when there is none.</param>
+/// <param name="Demand">What the line asks of the typical athlete; null without a line.</param>
+/// <param name="Timing">How it is timed.</param>
+/// <param name="Turns">What it asks of its runners.</param>
+/// <param name="Order">The running order.</param>
+/// <param name="Timeline">The session as planned, for those who are here.</param>
+/// <param name="Forecast">When it will end; null while it does not run.</param>
+public sealed record LiveSight(
+    IReadOnlyList<LinePlace> Places, int At, LineDemand? Demand, LineTiming Timing, LineTurns Turns, IReadOnlyList<LiveTurn> Order, SessionTimeline Timeline, Forecast? Forecast)
+{
+    /// <summary>The line shown, or null.</summary>
+    public LinePlace? Place => Places.ElementAtOrDefault(At);
+
+    /// <summary>Seconds the line is planned to take.</summary>
+    public double PlannedSeconds => Item?.Seconds ?? 0;
+
+    private ClockItem? Item => Place is { } place ? Timeline.Items.FirstOrDefault(i => i.Line.Id == place.Line.Id && i.Round == place.Round - 1) : null;
+
+    /// <summary>Looks at a session.</summary>
+    /// <param name="state">The session.</param>
+    /// <param name="setting">What it is held in.</param>
+    /// <param name="now">The time, UTC.</param>
+    /// <param name="line">Line to look at; null for the one that is on.</param>
+    /// <param name="round">Round of its block; null for the one that is on, or the first.</param>
+    public static LiveSight Of(LiveState state, LiveSetting setting, DateTime now, int? line = null, int? round = null)
+    {
+        var places = LiveOrder.Places(state.Plan);
+        var (id, turn) = (line ?? state.LineId, line is null ? state.Round : round ?? 1);
+        var at = places.ToList().FindIndex(p => p.Line.Id == id && p.Round == turn);
+        at = at >= 0 ? at : places.ToList().FindIndex(p => p.Line.Id == id);
+        at = at >= 0 ? at : places.Count > 0 ? 0 : -1;
+        var demand = at < 0 ? null : LineDemand.Of(places[at].Line, setting.Catalogue);
+        var turns = demand is null ? new(1, 1, 0, 0) : LiveOrder.Turns(state, demand, places[at].Round, setting);
+        var order = demand is null ? [] : LiveOrder.Of(state, demand, turns, setting, now);
+        var sight = new LiveSight(places, at, demand, state.TimingOf(at < 0 ? 0 : places[at].Line.Id), turns, order, SessionClock.Lay(state.Plan, setting.Clock(state)), null);
+        return state is { State: SessionState.Running, StartedAt: { } started } && at >= 0
+            ? sight with { Forecast = Forecast.Of(sight.Timeline, places[at].Line.Id, places[at].Round - 1, sight.Left(state, now), (now - started).TotalSeconds, setting.WindowSeconds) }
+            : sight;
+    }
+
+    /// <summary>Ways to make up time on what is left; none while it fits.</summary>
+    /// <param name="state">The session.</param>
+    /// <param name="setting">What it is held in.</param>
+    public IReadOnlyList<FitOffer> Offers(LiveState state, LiveSetting setting) =>
+        Forecast?.OverSeconds > Limits.OverrunSeconds ? Remaining.Offers(state.Plan, Place!.Line.Id, setting.Clock(state), Forecast, setting.WindowSeconds) : [];
+
+    // A line that is timed is as far as its reps; one that is not, as far as its time.
+    private double Left(LiveState state, DateTime now)
+    {
+        var line = Place!.Line;
+        if (LineMarks.Expected(Demand!).Count + line.AskedMeasures.Count == 0)
+        {
+            return Item is not { } item || state.LineFrom is not { } began ? 0 : Math.Max(0, 1 - ((now - began).TotalSeconds / Math.Max(1, item.Seconds)));
+        }
+
+        var going = Order.Where(q => q.Turn.State is TurnState.Ready or TurnState.Resting or TurnState.Finished).ToList();
+        return going.Count == 0 ? 0 : going.Sum(q => Math.Max(0, Turns.Reps - (q.Turn.Rep - 1))) / (double)(going.Count * line.Turns);
+    }
+}
