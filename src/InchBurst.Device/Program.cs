@@ -1,14 +1,29 @@
 using System.Runtime.InteropServices.JavaScript;
 using System.Runtime.Versioning;
-using InchBurst.Core.Shorthand;
+using InchBurst.Core.Live;
+using InchBurst.Core.Log;
 
 [assembly: SupportedOSPlatform("browser")]
 
 return;
 
-/// <summary>What pages ask of Core on the device: few functions that take and give JSON.</summary>
+/// <summary>What pages ask of Core on the device: few functions that take and give text. No rule stands here.</summary>
 internal static partial class Device
 {
+    private static LiveDevice? session;
+
     [JSExport]
-    internal static string Read(string line) => ShorthandLine.Read(line).Line is { } read ? ShorthandPrinter.Print(read) : "";
+    internal static void Open(string document) => session = LiveDevice.Open(document);
+
+    [JSExport]
+    internal static void Hear(string state) => session!.Hear(state);
+
+    [JSExport]
+    internal static string See(string waiting, double now, int line, int round) => session!.See(waiting, now, line, round);
+
+    [JSExport]
+    internal static string Judge(string fields, double now) => session!.Judge(fields, now);
+
+    [JSExport]
+    internal static string Place(string digits, double expected) => DigitEntry.Place(digits, expected).Text;
 }

@@ -68,7 +68,8 @@ public sealed record LiveSetting
     public required CoachingSchool School { get; init; }
 
     /// <summary>Known exercises.</summary>
-    public required ExerciseCatalogue Catalogue { get; init; }
+    [System.Text.Json.Serialization.JsonIgnore]
+    public ExerciseCatalogue Catalogue { get; init; } = ExerciseCatalogue.BuiltIn;
 
     /// <summary>Time available, s.</summary>
     public double WindowSeconds { get; init; }

@@ -179,7 +179,7 @@ public sealed record LiveState
     public IReadOnlyList<LiveGate> Gates { get; init; } = [];
 
     /// <summary>Commands carried out that leave no run behind by which they would be known again.</summary>
-    public IReadOnlySet<Guid> Done { get; init; } = new HashSet<Guid>();
+    public IReadOnlyCollection<Guid> Done { get; init; } = [];
 
     /// <summary>How a line is timed.</summary>
     /// <param name="line">Number of the line.</param>

@@ -64,7 +64,7 @@ public static partial class LiveSteps
 
         // A run is known again by its own number, and "put back" is told apart by what is there.
         return step.Answer == LiveAnswer.Stored && command.Client != Guid.Empty && command is not RepCommand
-            ? step with { State = step.State with { Done = new HashSet<Guid>(step.State.Done) { command.Client } } }
+            ? step with { State = step.State with { Done = [.. step.State.Done, command.Client] } }
             : step;
     }
 

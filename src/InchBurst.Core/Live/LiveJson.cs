@@ -1,0 +1,81 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Sprint;
+
+namespace InchBurst.Core.Live;
+
+/// <summary>A session with what it is held in, as a device takes it along.</summary>
+/// <param name="State">The session.</param>
+/// <param name="Setting">What it is held in, without its exercises.</param>
+/// <param name="Own">The club's own exercises, as JSON each.</param>
+/// <param name="Hidden">Names of exercises the club has hidden.</param>
+/// <param name="By">Who holds the device.</param>
+/// <param name="IsCoach">True for coaches and owners.</param>
+public sealed record LiveDocument(LiveState State, LiveSetting Setting, IReadOnlyList<string> Own, IReadOnlyList<string> Hidden, string By, bool IsCoach)
+{
+    /// <summary>A session alone, as text.</summary>
+    /// <param name="state">The session.</param>
+    public static string Write(LiveState state) => JsonSerializer.Serialize(state, LiveJsonContext.Default.LiveState);
+
+    /// <summary>As text.</summary>
+    public string Write() => JsonSerializer.Serialize(this, LiveJsonContext.Default.LiveDocument);
+
+    /// <summary>From text, with its exercises.</summary>
+    /// <param name="json">Text made by <see cref="Write()"/>.</param>
+    /// <exception cref="JsonException">The text is no such document.</exception>
+    public static LiveDocument Read(string json)
+    {
+        var document = JsonSerializer.Deserialize(json, LiveJsonContext.Default.LiveDocument) ?? throw new JsonException("There is no session.");
+        if (document.Own.Count + document.Hidden.Count == 0)
+        {
+            return document;
+        }
+
+        var hidden = document.Hidden.ToHashSet(StringComparer.OrdinalIgnoreCase);
+        return document with { Setting = document.Setting with { Catalogue = new(ExerciseCatalogue.BuiltIn.All.Concat(document.Own.Select(ExerciseJson.Read)).Where(e => !hidden.Contains(e.Name))) } };
+    }
+}
+
+/// <summary>A curve as its two numbers.</summary>
+internal sealed class CurveConverter : JsonConverter<SprintCurve>
+{
+    /// <inheritdoc/>
+    public override SprintCurve Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
+    {
+        reader.Read();
+        var mss = reader.GetDouble();
+        reader.Read();
+        var tau = reader.GetDouble();
+        reader.Read();
+        return new(mss, tau);
+    }
+
+    /// <inheritdoc/>
+    public override void Write(Utf8JsonWriter writer, SprintCurve value, JsonSerializerOptions options)
+    {
+        writer.WriteStartArray();
+        writer.WriteNumberValue(value.Mss);
+        writer.WriteNumberValue(value.Tau);
+        writer.WriteEndArray();
+    }
+}
+
+/// <summary>A plan as its own document.</summary>
+internal sealed class PlanConverter : JsonConverter<SessionPlan>
+{
+    /// <inheritdoc/>
+    public override SessionPlan Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => PlanJson.Read(reader.GetString()!);
+
+    /// <inheritdoc/>
+    public override void Write(Utf8JsonWriter writer, SessionPlan value, JsonSerializerOptions options) => writer.WriteStringValue(PlanJson.Write(value));
+}
+
+[JsonSourceGenerationOptions(JsonSerializerDefaults.Web, DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull, IgnoreReadOnlyProperties = true, IncludeFields = true, Converters = [typeof(CurveConverter), typeof(PlanConverter)])]
+[JsonSerializable(typeof(LiveDocument))]
+[JsonSerializable(typeof(LiveState))]
+[JsonSerializable(typeof(DeviceView))]
+[JsonSerializable(typeof(DeviceWord))]
+[JsonSerializable(typeof(DeviceCommand[]))]
+internal sealed partial class LiveJsonContext : JsonSerializerContext;
