@@ -28,7 +28,23 @@ build_web() {
   rm -f "$log"
 }
 
+# Core for the browser takes longest to publish and nothing waits for it: pages use it from when it is there.
+device=.run/device
+build_device() {
+  local out
+  out=$(mktemp -d)
+  if nice -n 10 dotnet publish src/InchBurst.Device -c Release -o "$out" -v quiet >"$out/log" 2>&1; then
+    rm -rf "$device.old"
+    if [ -d "$device" ]; then mv "$device" "$device.old"; fi
+    mkdir -p "$device" && mv "$out/wwwroot/_framework" "$device/framework"
+    rm -rf "$device.old" "$out"
+  else
+    echo "Core for the browser could not be built; trackside goes on with the server alone. $out/log says why." >&2
+  fi
+}
+
 serve() {
   build_web
-  exec dotnet "$run/InchBurst.Web.dll" --content "$PWD/$run" "$@"
+  build_device </dev/null &
+  exec dotnet "$run/InchBurst.Web.dll" --content "$PWD/$run" --device "$PWD/$device/framework" "$@"
 }

@@ -26,6 +26,13 @@ public sealed class CatalogueShelf
 /// <summary>The coach's changes to the catalogue.</summary>
 public sealed class CatalogueBook(ClubDb db, CatalogueShelf shelf)
 {
+    /// <summary>The club's own exercises as JSON, and the names it has hidden.</summary>
+    public async Task<(IReadOnlyList<string> Own, IReadOnlyList<string> Hidden)> OwnAsync(CancellationToken cancel = default)
+    {
+        var rows = await db.ClubExercises.AsNoTracking().ToListAsync(cancel);
+        return ([.. rows.Select(r => r.Json).OfType<string>()], [.. rows.Where(r => r.Hidden).Select(r => r.Name)]);
+    }
+
     /// <summary>Stores an exercise under its name. Gives what is wrong with it, by field, when it cannot be stored.</summary>
     public async Task<IReadOnlyDictionary<string, string>> SaveAsync(Exercise exercise, string? replaces, CancellationToken cancel = default)
     {

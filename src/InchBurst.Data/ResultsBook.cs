@@ -1,5 +1,6 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
@@ -29,7 +30,7 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
     /// <summary>Best earlier time over a run's headline stretch within its trial, found in the index without loading runs.</summary>
     public Task<double?> BestBeforeAsync(Run run, bool earlierDaysOnly = false, CancellationToken cancel = default)
     {
-        var headline = Stretches.Headline(run.ToLogged());
+        var headline = Core.Log.Stretches.Headline(run.ToLogged());
         return db.RunStretches.Where(s => s.AthleteId == run.AthleteId && s.Key == headline.Key && s.FromMillimetres == headline.FromMillimetres && s.ToMillimetres == headline.ToMillimetres && s.RunId != run.Id
             && (s.Day < run.Day || (!earlierDaysOnly && s.Day == run.Day && s.FinishedAt <= run.FinishedAt))).MinAsync(s => (double?)s.Seconds, cancel);
     }
@@ -74,13 +75,10 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
     public async Task<IReadOnlyList<StretchRange>> RangesAsync(int athleteId, LineDemand demand, LineTiming timing, Side? side, CancellationToken cancel = default)
     {
         var trial = Trial.Of(demand, timing.Method, timing.Entry == EntryMode.ZoneOnly ? StartTrigger.ZoneLine : timing.Trigger, timing.StartBehindGateMetres, side, timing.Surface);
-        var (least, most) = (demand.HardestEffort - 5, demand.HardestEffort + 5);
-        var marks = LineMarks.Expected(demand);
+        var (least, most) = (demand.HardestEffort - LikeEffort, demand.HardestEffort + LikeEffort);
         var ranges = new List<StretchRange>();
-        for (var i = trial.StartKey is null ? 1 : 0; i < marks.Count; i++)
+        foreach (var (key, from, to) in Stretches(demand, trial))
         {
-            var (from, to) = (i == 0 ? 0 : marks[i - 1].Millimetres, marks[i].Millimetres);
-            var key = i == 0 ? trial.StartKey! : trial.FlyingKey;
             var times = await db.RunStretches.Where(s => s.AthleteId == athleteId && s.Key == key && s.FromMillimetres == from && s.ToMillimetres == to && s.Effort >= least && s.Effort <= most)
                 .Where(s => !db.Runs.Any(r => r.Id == s.RunId && r.Conflict != null)).OrderByDescending(s => s.Day).ThenByDescending(s => s.FinishedAt).Take(RangeRuns).Select(s => s.Seconds).ToListAsync(cancel);
             if (times.Count > 0)
@@ -92,6 +90,48 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
         return ranges;
     }
 
+    /// <summary>What everybody of a session is known to have run over the stretches of its lines: bests before the session, and ranges.</summary>
+    public async Task<IReadOnlyDictionary<int, (IReadOnlyList<KnownBest> Bests, IReadOnlyList<KnownRanges> Ranges)?>> KnownAsync(LiveSession live, ExerciseCatalogue catalogue, CancellationToken cancel = default)
+    {
+        var lines = live.Plan.Lines.Select(l => (Line: l, Demand: LineDemand.Of(l, catalogue))).Where(l => LineMarks.Expected(l.Demand).Count > 0)
+            .SelectMany(l => (l.Line.EachSide || l.Line.Start?.Side is not null ? new Side?[] { Side.Left, Side.Right } : [null]).Select(side => (l.Line, l.Demand, Side: side, Timing: live.Session.TimingOf(l.Line.Id)))).ToList();
+        Trial Of((PlanLine Line, LineDemand Demand, Side? Side, LineTiming Timing) l) => Trial.Of(l.Demand, l.Timing.Method, l.Timing.Entry == EntryMode.ZoneOnly ? StartTrigger.ZoneLine : l.Timing.Trigger, l.Timing.StartBehindGateMetres, l.Side, l.Timing.Surface);
+        var keys = lines.Select(Of).SelectMany(t => new[] { t.StartKey, t.FlyingKey }).OfType<string>().Distinct().ToList();
+        var athletes = live.Attendance.Select(a => a.AthleteId).ToList();
+        var rows = await db.RunStretches.Where(s => athletes.Contains(s.AthleteId) && keys.Contains(s.Key))
+            .Select(s => new { s.AthleteId, s.Key, s.FromMillimetres, s.ToMillimetres, s.Seconds, s.Effort, s.Day, s.FinishedAt, Run = db.Runs.Where(r => r.Id == s.RunId).Select(r => new { r.SessionId, r.Conflict }).First() }).ToListAsync(cancel);
+        return rows.GroupBy(r => r.AthleteId).ToDictionary(g => g.Key, g =>
+        {
+            var bests = g.Where(r => r.Run.SessionId != live.Session.Id).GroupBy(r => (r.Key, r.FromMillimetres, r.ToMillimetres)).Select(s => new KnownBest(s.Key.Key, s.Key.FromMillimetres, s.Key.ToMillimetres, s.Min(r => r.Seconds))).ToList();
+            var ranges = lines.Select(l => new KnownRanges(l.Line.Id, l.Side, [.. LineRanges(l.Demand, Of(l))])).Where(k => k.Ranges.Count > 0).ToList();
+            return ((IReadOnlyList<KnownBest>)bests, (IReadOnlyList<KnownRanges>)ranges) as (IReadOnlyList<KnownBest>, IReadOnlyList<KnownRanges>)?;
+
+            IEnumerable<StretchRange> LineRanges(LineDemand demand, Trial trial)
+            {
+                foreach (var (key, from, to) in Stretches(demand, trial))
+                {
+                    var times = g.Where(r => r.Key == key && r.FromMillimetres == from && r.ToMillimetres == to && Math.Abs(r.Effort - demand.HardestEffort) <= LikeEffort && r.Run.Conflict is null)
+                        .OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt).Take(RangeRuns).Select(r => r.Seconds).ToList();
+                    if (times.Count > 0)
+                    {
+                        yield return new(from, to, times.Min(), times.Max(), times.Count);
+                    }
+                }
+            }
+        });
+    }
+
+    // The stretches of a line whose times are known: from the start to the first mark where that is timed, and from each mark to the next.
+    private static IEnumerable<(string Key, int From, int To)> Stretches(LineDemand demand, Trial trial)
+    {
+        var marks = LineMarks.Expected(demand);
+        for (var i = trial.StartKey is null ? 1 : 0; i < marks.Count; i++)
+        {
+            yield return (i == 0 ? trial.StartKey! : trial.FlyingKey, i == 0 ? 0 : marks[i - 1].Millimetres, marks[i].Millimetres);
+        }
+    }
+
+    private const double LikeEffort = 5;
     private const int RangeRuns = 20;
 
     public async Task<List<DayBest>> BestOfDayAsync(int squadId, DateOnly day, CancellationToken cancel = default)

@@ -65,7 +65,7 @@ public sealed class AppProcess : IDisposable
         {
             RedirectStandardOutput = true,
             RedirectStandardError = true,
-            ArgumentList = { Path.Combine(web, "bin", configuration, "net10.0/InchBurst.Web.dll"), "--content", web, "--data", Folder, "--port", $"{Port}" },
+            ArgumentList = { Path.Combine(web, "bin", configuration, "net10.0/InchBurst.Web.dll"), "--content", web, "--data", Folder, "--port", $"{Port}", "--device", Path.Combine(Repository.Root, "src/InchBurst.Device/bin", configuration, "net10.0/wwwroot/_framework") },
         };
         if (demo)
         {

@@ -65,6 +65,7 @@ public static class House
         services.AddSingleton<LiveWire>();
         services.AddSingleton<WriteTurn>();
         services.AddSingleton<Shipped>();
+        services.AddSingleton<DeviceFiles>();
         services.AddSingleton<NearbyDevices>();
         services.AddSingleton<CatalogueShelf>();
         services.AddScoped<ExerciseCatalogue>(s => s.GetRequiredService<CatalogueShelf>().Current(s.GetRequiredService<ClubDb>()));
@@ -138,6 +139,7 @@ public static class House
         app.UseAuthorization();
         app.MapStaticAssets().AllowAnonymous();
         app.MapRazorPages().WithStaticAssets();
+        app.MapGet("/device/{version}/_framework/{name}", (string version, string name, HttpContext context, DeviceFiles files) => files.Send(version, name, context)).AllowAnonymous();
         app.MapGet("/live/{id:int}", (int id, LiveWire wire, TimeProvider clock, IHostApplicationLifetime life, CancellationToken cancel) => Microsoft.AspNetCore.Http.TypedResults.ServerSentEvents(Live(id, wire, clock, life.ApplicationStopping, cancel)))
             .RequireAuthorization(TimerPolicy);
 
@@ -234,7 +236,7 @@ public sealed class HouseProblem(string message) : Exception(message);
 public sealed class SafeHeaders(RequestDelegate next)
 {
     private const string Policy =
-        "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+        "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
 
     public Task InvokeAsync(HttpContext context)
     {

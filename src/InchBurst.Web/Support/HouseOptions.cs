@@ -12,6 +12,9 @@ public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool R
     /// <summary>Port for other devices.</summary>
     public int NetworkPort { get; init; } = 5443;
 
+    /// <summary>Folder in which Core for the device is published; null when there is none.</summary>
+    public string? Device { get; init; }
+
     public static HouseOptions Read(string[] args)
     {
         var home = Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.DoNotVerify);
@@ -38,6 +41,9 @@ public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool R
                     options = options with { Network = IPAddress.Any };
                     break;
                 case "--demo" or "--reset":
+                    break;
+                case "--device" when i + 1 < args.Length:
+                    options = options with { Device = Path.GetFullPath(args[++i]) };
                     break;
                 case "--content" when i + 1 < args.Length:
                     options = options with { ContentRoot = Path.GetFullPath(args[++i]) };

@@ -16,7 +16,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>Puts the trackside picture together.</summary>
-public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, ExerciseCatalogue catalogue, LiveWire wire, Desk desk)
+public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, CatalogueBook catalogues, ExerciseCatalogue catalogue, LiveWire wire, Desk desk)
 {
     public async Task<LiveView?> MakeAsync(int sessionId, LiveAsk? ask = null)
     {
@@ -38,7 +38,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var demand = sight.Demand;
         var marks = demand is null ? [] : LineMarks.Expected(demand);
         var rows = live.Attendance.ToDictionary(a => a.AthleteId);
-        IReadOnlyList<QueueRow> queue = [.. sight.Order.Select(t => new QueueRow(rows[t.Person.AthleteId].Athlete!, rows[t.Person.AthleteId], t.Turn, t.Note, t.Warning, t.Today))];
+        IReadOnlyList<QueueRow> queue = [.. sight.Order.Select(t => new QueueRow(rows[t.Person.AthleteId].Athlete!, rows[t.Person.AthleteId], t.Turn, t.Note, t.Warning))];
 
         // What is being typed goes before what the gates say; their report waits.
         var reported = marks.Count > 0 && ask.Typed is null && session.State == SessionState.Running ? await book.NextGateAsync(sessionId) : null;
@@ -53,8 +53,29 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             SessionStrip.Draw(live.Plan, sight.Timeline, session.WindowMinutes * 60, 560, 92, null),
             await LastAsync(live, ask.RunId, club, setting.School), sight.Forecast, sight.Offers(state, setting), [.. (await sessions.CuesBeforeAsync(session)).Where(c => c.Length > 0).Distinct().Take(2)], gate,
             demand is null ? [] : [.. Chips.For(demand).SelectMany(o => o.Drills.Take(1)).Distinct().Take(3)],
-            sight.PlannedSeconds, demand is null ? null : HeadlineOf(demand, sight.Timing), setting.School["stop.share"] / 100,
-            wire.Gates(sessionId, now), now, stamp, ask);
+            sight.PlannedSeconds, wire.Gates(sessionId, now), now, stamp, ask);
+    }
+
+    /// <summary>The session as a device takes it along.</summary>
+    public async Task<LiveDocument?> DocumentAsync(int sessionId, bool isCoach)
+    {
+        if (await book.LoadAsync(sessionId) is not { } live)
+        {
+            return null;
+        }
+
+        var setting = await SettingAsync(live.Session, await desk.ClubAsync());
+        var known = await results.KnownAsync(live, catalogue);
+        var athletes = new List<LiveAthlete>();
+        foreach (var athlete in setting.Athletes)
+        {
+            var curve = (await squads.CurveAsync(athlete.Id)).Fit?.Curve;
+            var of = known.GetValueOrDefault(athlete.Id);
+            athletes.Add(athlete with { Curve = curve, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [] });
+        }
+
+        var (own, hidden) = await catalogues.OwnAsync();
+        return new(live.State, setting with { Athletes = athletes }, own, hidden, desk.Who, isCoach);
     }
 
     /// <summary>What a session is held in and with.</summary>
@@ -86,19 +107,6 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
     }
 
     private static int? OnLine(IReadOnlyList<QueueRow> queue) => queue.FirstOrDefault(q => RunningOrder.Goes(q.Turn.State))?.Athlete.Id;
-
-    /// <summary>What the headline time of a line is made of; null when it expects no times.</summary>
-    public static HeadlineSpec? HeadlineOf(LineDemand demand, LineTiming timing)
-    {
-        if (LiveEntry.Expected(demand, timing) is not { } run)
-        {
-            return null;
-        }
-
-        var (from, to) = RunMeaning.Headline(run);
-        int Index(LoggedMark mark) => mark.At.Millimetres == 0 ? -1 : run.Marks.ToList().FindIndex(m => m.At.Millimetres == mark.At.Millimetres);
-        return new(RunMeaning.Against(run, null).Label, to.At.Metres - from.At.Metres, Index(from), Index(to));
-    }
 
     private static List<EntryBox> Boxes(LineDemand demand, LineTiming timing, Club club, TypedEntry? typed, GateMarks? gate)
     {

@@ -14,15 +14,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>A row of the queue.</summary>
-/// <param name="Today">Headline times of today's reps that the next one is judged beside, s.</param>
-public sealed record QueueRow(Athlete Athlete, Attendance Attendance, Turn Turn, string Note, string Warning, IReadOnlyList<double> Today);
-
-/// <summary>Which of a line's marks make its headline time, so that a device can work it out without the server.</summary>
-/// <param name="Label">What the time is, such as "fly 10 m".</param>
-/// <param name="Metres">Length of the stretch in m.</param>
-/// <param name="FromMark">Index of the mark it is counted from; -1 for the start.</param>
-/// <param name="ToMark">Index of the mark it is counted to.</param>
-public sealed record HeadlineSpec(string Label, double Metres, int FromMark, int ToMark);
+public sealed record QueueRow(Athlete Athlete, Attendance Attendance, Turn Turn, string Note, string Warning);
 
 /// <summary>A run the gates reported and what it gives for the line that is on.</summary>
 public sealed record GateOffer(GateReading Reading, GateMarks Marks);
@@ -63,8 +55,6 @@ public sealed record LiveView(
     GateOffer? Gate,
     IReadOnlyList<string> QuickDrills,
     double PlannedSeconds,
-    HeadlineSpec? Headline,
-    double StopShare,
     IReadOnlyList<GatesHeard> Gates,
     DateTime Now,
     string Stamp,

@@ -5,7 +5,7 @@ const PAGES = "inch-burst-pages";
 const LIVE = "inch-burst-live";
 const PATIENCE = 4000;
 const today = () => new Date().toDateString();
-const isShell = (url) => /^\/(css|js|lib)\//.test(url.pathname) || url.pathname === "/mark.svg";
+const isShell = (url) => /^\/(css|js|lib|device)\//.test(url.pathname) || url.pathname === "/mark.svg";
 const isTrackside = (url) => /^\/Sessions\/\d+\/Trackside$/i.test(url.pathname);
 
 self.addEventListener("install", () => self.skipWaiting());

@@ -83,6 +83,9 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         return await ShowAsync(id, new(LineId: line, Round: round, Person: person, ForWho: who));
     }
 
+    /// <summary>The session for Core on the device, with what is known of everybody in it.</summary>
+    public async Task<IActionResult> OnGetDeviceAsync(int id) => await maker.DocumentAsync(id, IsCoach) is { } document ? Content(document.Write(), "application/json") : NotFound();
+
     public async Task<IActionResult> OnPostStartAsync(int id, int[] here)
     {
         if (await book.LoadAsync(id) is not { } live)

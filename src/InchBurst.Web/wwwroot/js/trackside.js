@@ -1,9 +1,10 @@
 // Trackside: one page that works with and without a signal, beside other devices on the same session.
 import * as outbox from "./outbox.js";
+import * as core from "./core.js";
 import { askPart, boxesOf, clear, isBegun, isDirty, restoreDraft } from "./entry.js";
-import { headline, panel } from "./meaning.js";
 import { remember, remembered, shelf } from "./memory.js";
-import { apply, clock, draw, live, nextUp, putOnLine, rowOf, todayOf } from "./queue.js";
+import { panelOf, showDoubts } from "./panel.js";
+import { clock, draw, live, moveOn, rowOf, take } from "./queue.js";
 import { busy, say } from "./requests.js";
 
 const KEPT = "inch-burst-live";
@@ -27,6 +28,8 @@ let footUntil = 0;
 let heard = false;
 // The last time entered, while it is not known whether the server will say what it means.
 let unsaid = null;
+// Lines and rounds of the session that Core on the device knows the times of.
+let knownPlaces = "";
 // Each set of gates' latest sign of life, by the server's clock.
 const gatesAt = {};
 
@@ -122,6 +125,50 @@ function paint(html, own) {
   if (typing && typing !== "t-entry") document.getElementById(typing)?.focus({ preventScroll: true });
 }
 
+// ---- Core on the device: who goes, who rests and what the times say, with what waits counted as done
+
+const waiting = () => pending.filter((e) => !e.held);
+const view = () => core.see(waiting(), now(), live()?.dataset.line, live()?.dataset.round);
+
+async function bringCore() {
+  const root = live();
+  if (!root?.dataset.device || !root.dataset.running) return;
+  const url = `${root.dataset.url}?handler=Device`;
+  const answer = await fetch(url, { headers: { Part: "live" } }).catch(() => null);
+  const on = await shelf(KEPT);
+  if (answer?.ok) await on?.put(`/kept${url}`, answer.clone());
+  const document = answer?.ok ? await answer.text() : await (await on?.match(`/kept${url}`))?.text();
+  if (!document) return;
+  await core.load(root.dataset.device, document);
+  knownPlaces = live().dataset.places;
+  tellCore();
+  window.document.documentElement.dataset.core = "ready";
+  tick();
+}
+
+// The latest word of the server, whichever line is shown: without a signal another line is drawn from what was kept of it earlier.
+function tellCore() {
+  if (!core.isReady()) return;
+  const state = parse(lastHtml || live().outerHTML)?.querySelector("#t-state") ?? live().querySelector("#t-state");
+  if (state) core.hear(state.textContent);
+  // Lines that were added have bests of their own.
+  if (reached && live().dataset.places !== knownPlaces) { knownPlaces = live().dataset.places; bringCore().catch(() => {}); }
+}
+
+/** What is typed says what it means while it is typed, under the name it will be saved for. */
+function sayTyping(form) {
+  const last = document.getElementById("t-last");
+  if (!last || form.id !== "t-entry") return;
+  let said = last.querySelector(".t-typing");
+  const panel = isDirty(form) ? core.judge(form.getAttribute("action"), [...new FormData(form)], now())?.panel : null;
+  last.classList.toggle("is-typing", Boolean(panel));
+  if (!panel) { said?.remove(); return; }
+  if (!said) { said = Object.assign(document.createElement("div"), { className: "t-typing" }); last.prepend(said); }
+  said.replaceChildren(panelOf(panel));
+}
+
+document.addEventListener("input", (event) => { const form = event.target.closest?.("[data-marks]"); if (form && core.isReady()) sayTyping(form); });
+
 // The server's clock counts: the phones around a track never agree.
 function hear(html, root, own) {
   lastHtml = html;
@@ -156,7 +203,8 @@ async function rebuild(own) {
   // From here to the end of drawing nothing is waited for, so nothing can be entered in between.
   paint(elsewhere ?? lastHtml, own);
   if (elsewhere) live().dataset.lineFrom = String(moved.at);
-  for (const entry of pending) if (!entry.held) apply(entry, now());
+  tellCore();
+  for (const entry of waiting()) moveOn(entry, view());
   await ready();
 }
 
@@ -188,6 +236,7 @@ function tick() {
   for (const el of document.querySelectorAll("[data-clock-from]")) el.textContent = clock((now() - Number(el.dataset.clockFrom)) / 1000);
   drawLineClock();
   drawGates();
+  take(view());
   draw(now());
 }
 
@@ -313,6 +362,9 @@ async function queueForm(form, submitter) {
     return;
   }
   if (does === "save" && !["part", "overrule"].includes(submitter?.name) && !form.querySelector("[data-part-said]") && askPart(form)) return;
+  // What cannot be, or hardly, is asked about here as the server would ask, before it is kept.
+  const word = does === "save" && submitter?.name !== "overrule" ? core.judge(submitter?.getAttribute("formaction") ?? form.getAttribute("action"), fields, now()) : null;
+  if (word?.doubts.some((d) => !d.isMissing)) { showDoubts(form, word.doubts.filter((d) => !d.isMissing)); return; }
   const typedAt = form.dataset.at ? Number(form.dataset.at) + offset : now();
   let entry;
   form.dataset.writing = "yes";
@@ -326,11 +378,10 @@ async function queueForm(form, submitter) {
     return;
   } finally { delete form.dataset.writing; }
   document.querySelector("dialog[open]")?.close();
-  const before = todayOf(entry.athlete);
   if (does === "line" && !reached && !(await kept(`?line=${entry.line}&round=${entry.round}`))) say("This line was not kept on the device; it opens when the signal is back.");
   if (does === "line" && !reached) await rebuild(true);
-  else apply(entry, now());
-  if (does === "save") unsaid = { entry, today: before };
+  else moveOn(entry, view());
+  if (does === "save") unsaid = entry;
   if (!reached) sayKept();
   await tell();
   tick();
@@ -338,19 +389,18 @@ async function queueForm(form, submitter) {
 }
 
 function sayKept() {
-  if (unsaid && pending.some((e) => e.n === unsaid.entry.n)) showKept(unsaid.entry, unsaid.today);
+  if (unsaid && pending.some((e) => e.n === unsaid.n)) showKept(unsaid);
   unsaid = null;
 }
 
-// Without the server: what the time says, as far as this device can tell, and a way to take it back.
-function showKept(entry, today) {
-  const form = live().querySelector("[data-marks]");
+// Without the server: what the time says, and a way to take it back.
+function showKept(entry) {
   const last = document.getElementById("t-last");
-  const seconds = form && headline(form, entry.fields.filter(([k]) => k === "mark").map(([, v]) => v));
+  const said = view()?.answers[waiting().findIndex((e) => e.n === entry.n)]?.panel;
   if (last) {
-    const kept = Object.assign(document.createElement("p"), { className: "t-seen", textContent: seconds ? "Kept on this device. Compared with the best after reconnecting." : `${entry.label}: kept on this device; result after reconnecting.` });
-    const said = seconds ? panel(form, entry.name, seconds, today) : null;
-    last.replaceChildren(...(said ? [said.out] : []), kept);
+    const kept = Object.assign(document.createElement("p"), { className: "t-seen", textContent: said ? "Kept on this device." : `${entry.label}: kept on this device; result after reconnecting.` });
+    last.classList.remove("is-typing");
+    last.replaceChildren(...(said ? [panelOf(said)] : []), kept);
     if (said?.stop) {
       const done = Object.assign(document.createElement("button"), { type: "button", className: "btn btn-outline-dark", textContent: `Done for today: ${entry.name.split(" ")[0]}` });
       Object.assign(done.dataset, { done: entry.athlete, reason: said.stop });
@@ -512,7 +562,7 @@ document.addEventListener("click", async (event) => {
     const done = ask();
     over.disabled = true;
     const entry = await enqueue(`${live().dataset.url}?handler=Done`, [["athlete", over.dataset.done], ["reason", over.dataset.reason]], "done").finally(done);
-    apply(entry, now());
+    moveOn(entry, view());
     tick();
     flush();
   }
@@ -562,6 +612,7 @@ async function begin() {
     else await ready();
   }
   setInterval(tick, 500);
+  bringCore().catch((error) => console.warn("Core on the device:", error.message));
   if (live().dataset.running) {
     listen();
     setTimeout(keepLines, 1500);

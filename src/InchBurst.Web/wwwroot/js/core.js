@@ -1,0 +1,39 @@
+// Core on the device: the rules of a session as the server has them, once they are here. Nothing waits for them; where they cannot run, the server is asked alone.
+let device = null;
+let isOpen = false;
+
+const dotnetAt = (base) => import(`${base}dotnet.js`);
+
+/** True when Core can be asked about this session. */
+export const isReady = () => isOpen;
+
+/** Brings Core and the session it is to know. */
+export async function load(base, document) {
+  const { dotnet } = await dotnetAt(base);
+  const runtime = await dotnet.create();
+  device ??= (await runtime.getAssemblyExports("InchBurst.Device")).Device;
+  device.Open(document);
+  isOpen = true;
+}
+
+const attempt = (act) => {
+  if (!isOpen) return null;
+  try { return act(); } catch (error) { console.warn("Core on the device:", error.message); return null; }
+};
+
+/** Tells Core the session as the server has it now. */
+export const hear = (state) => attempt(() => { device.Hear(state); return true; });
+
+/** A command that waits, as Core reads it: the verb of its address, and its fields. */
+function command(entry) {
+  const address = new URL(entry.url, window.location.origin);
+  const verb = address.searchParams.get("handler");
+  address.searchParams.delete("handler");
+  return { verb, fields: [...address.searchParams, ...entry.fields] };
+}
+
+/** The session with what waits counted as done: who goes, who rests, what the times say. */
+export const see = (waiting, now, line, round) => attempt(() => JSON.parse(device.See(JSON.stringify(waiting.map(command)), now, Number(line) || 0, Number(round) || 1)));
+
+/** What is to be said of figures before they are saved. */
+export const judge = (url, fields, now) => attempt(() => JSON.parse(device.Judge(JSON.stringify([command({ url, fields })]), now)));
