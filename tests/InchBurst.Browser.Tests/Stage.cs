@@ -13,25 +13,26 @@ namespace InchBurst.Browser.Tests;
 public sealed class AppProcess : IDisposable
 {
     private readonly bool demo;
+    private readonly bool hasCore;
     private Process? process;
 
     // Simulating twelve weeks takes seconds, so it is done once and every test gets a copy of the folder.
     private static readonly Lazy<string> DemoMade = new(() =>
     {
-        var made = new AppProcess(demo: true, isFirst: true);
+        var made = new AppProcess(demo: true, hasCore: false, isFirst: true);
         made.Kill();
         AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(made.Folder, true);
         return made.Folder;
     });
 
-    public AppProcess(bool demo)
-        : this(demo, isFirst: false)
+    public AppProcess(bool demo, bool hasCore = true)
+        : this(demo, hasCore, isFirst: false)
     {
     }
 
-    private AppProcess(bool demo, bool isFirst)
+    private AppProcess(bool demo, bool hasCore, bool isFirst)
     {
-        this.demo = demo;
+        (this.demo, this.hasCore) = (demo, hasCore);
         Folder = Path.Combine(Path.GetTempPath(), "inch-burst-browser-" + Guid.NewGuid().ToString("N"));
         if (demo && !isFirst)
         {
@@ -65,8 +66,14 @@ public sealed class AppProcess : IDisposable
         {
             RedirectStandardOutput = true,
             RedirectStandardError = true,
-            ArgumentList = { Path.Combine(web, "bin", configuration, "net10.0/InchBurst.Web.dll"), "--content", web, "--data", Folder, "--port", $"{Port}", "--device", Path.Combine(Repository.Root, "src/InchBurst.Device/bin", configuration, "net10.0/wwwroot/_framework") },
+            ArgumentList = { Path.Combine(web, "bin", configuration, "net10.0/InchBurst.Web.dll"), "--content", web, "--data", Folder, "--port", $"{Port}" },
         };
+        if (hasCore)
+        {
+            start.ArgumentList.Add("--device");
+            start.ArgumentList.Add(Path.Combine(Repository.Root, "src/InchBurst.Device/bin", configuration, "net10.0/wwwroot/_framework"));
+        }
+
         if (demo)
         {
             start.ArgumentList.Add("--demo");
@@ -222,6 +229,9 @@ public sealed class Chromium : IDisposable
     /// <summary>Waits until no request is on its way and the page has settled.</summary>
     public void Quiet() => Until(d => (bool)((IJavaScriptExecutor)d).ExecuteScript(
         "return document.readyState === 'complete' && !document.body.classList.contains('is-busy') && !document.querySelector('.htmx-request,.htmx-swapping,.htmx-settling')")! ? d : null);
+
+    /// <summary>Waits until Core answers on the device.</summary>
+    public void Core() => Until(d => (string?)((IJavaScriptExecutor)d).ExecuteScript("return document.documentElement.dataset.core") == "ready" ? d : null);
 
     public T Until<T>(Func<IWebDriver, T?> what)
     {

@@ -166,6 +166,9 @@ export function moveOn(entry, view) {
     li.dataset.rep = Number(entry.rep) + 1;
     if (Number(li.dataset.rep) > Number(root.dataset.reps)) li.dataset.state = "finished";
     li.parentElement.append(li);
+
+    // Whose lane it is now nobody here can say.
+    for (const each of rows()) each.dataset.lane = "0";
   }
   if (!wasOn) return;
   delete li.dataset.on;
