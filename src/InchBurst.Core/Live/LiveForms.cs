@@ -14,7 +14,7 @@ public static class LiveForms
     /// <returns>The command, or null when the fields do not make one, or it is no matter of fields (start, end, an offer).</returns>
     public static LiveCommand? Read(LiveVerb verb, IEnumerable<KeyValuePair<string, string>> fields)
     {
-        var form = fields.ToLookup(f => f.Key, f => f.Value ?? "");
+        var form = fields.ToLookup(f => f.Key, f => f.Value ?? "", StringComparer.OrdinalIgnoreCase);
         int Number(string name) => int.TryParse(form[name].FirstOrDefault(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var n) ? n : 0;
         long Long(string name) => long.TryParse(form[name].FirstOrDefault(), NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 0;
         string? Text(string name) => form[name].FirstOrDefault();

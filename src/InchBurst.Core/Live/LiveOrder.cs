@@ -85,7 +85,7 @@ public static class LiveOrder
         { AllowedBy.Length: > 0 } => demand.Tissues != Tissues.None ? $"Pain noted; full efforts allowed by {person.AllowedBy}." : "",
         { HeldReason: { } pain } => $"{pain}: easy work only.",
         _ when setting.Athlete(person) is { Availability: not Availability.Full } a =>
-            $"{(a.Availability == Availability.Out ? "Out" : "Modified")}: {a.AvailabilityReason}. Full efforts are for {(a.AvailabilitySaidBy.Length > 0 ? a.AvailabilitySaidBy : "the clinician")} to allow.",
+            $"{(a.Availability == Availability.Out ? "Out" : "Modified")}{(a.AvailabilityReason.Length > 0 ? $": {a.AvailabilityReason}" : "")}. Full efforts are for {(a.AvailabilitySaidBy.Length > 0 ? a.AvailabilitySaidBy : "the clinician")} to allow.",
         _ => "",
     };
 }

@@ -14,40 +14,6 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Sessions;
 
-/// <summary>What is typed for a rep, as the form sends it.</summary>
-public sealed class EntryInput
-{
-    /// <summary>Made by the device, so that sending twice stores once.</summary>
-    public Guid Client { get; set; }
-
-    public int Athlete { get; set; }
-
-    public int Line { get; set; }
-
-    public int? Rep { get; set; }
-
-    public Side? Side { get; set; }
-
-    /// <summary>When the run ended by the device's clock, in ms since 1970.</summary>
-    public long? At { get; set; }
-
-    public bool Overrule { get; set; }
-
-    /// <summary>Why figures are missing.</summary>
-    public PartFilled Part { get; set; }
-
-    /// <summary>Number of the gates' report it was filled from.</summary>
-    public int? Gate { get; set; }
-
-    public string[] Mark { get; set; } = [];
-
-    public string[] Measure { get; set; } = [];
-
-    public string[] Seen { get; set; } = [];
-
-    public DateTime? FinishedAt => At is > 0 and < 253402300799999 ? DateTimeOffset.FromUnixTimeMilliseconds(At.Value).UtcDateTime : null;
-}
-
 public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBook squads, Desk desk) : PageModel
 {
     /// <summary>Header that tells a device what became of what it sent: stored, asked or refused.</summary>
@@ -76,7 +42,14 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
     private async Task<bool> MayAsync(PageHandlerExecutingContext context) =>
         Enum.TryParse<LiveVerb>(context.HandlerMethod?.Name, ignoreCase: true, out var verb)
         && int.TryParse(RouteData.Values["id"] as string, CultureInfo.InvariantCulture, out var id)
-        && LiveRules.May(verb, IsCoach, await book.EndedAtAsync(id), new EntryInput { At = long.TryParse(Request.Form["at"], CultureInfo.InvariantCulture, out var at) ? at : null }.FinishedAt ?? desk.UtcNow);
+        && LiveRules.May(verb, IsCoach, await book.EndedAtAsync(id), Sent(verb)?.At ?? desk.UtcNow);
+
+    /// <summary>The command as its form tells it; a rep is given a number here where the form has none.</summary>
+    private LiveCommand? Sent(LiveVerb verb)
+    {
+        var fields = Request.Query.Concat(Request.HasFormContentType ? Request.Form : []).SelectMany(f => f.Value.Select(v => new KeyValuePair<string, string>(f.Key, v ?? "")));
+        return LiveForms.Read(verb, fields) is { } command ? command is RepCommand && command.Client == Guid.Empty ? command with { Client = Guid.NewGuid() } : command : null;
+    }
 
     public async Task<IActionResult> OnGetAsync(int id, bool who = false, int? line = null, int? round = null, int? person = null)
     {
@@ -97,97 +70,94 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         return await DoAsync(id, new StartSession([.. athletes.Select(a => (a.Id, a.Name, here.Contains(a.Id)))])) is { Step.Answer: LiveAnswer.Stored } ? Redirect($"/Sessions/{id}/Trackside") : NotFound();
     }
 
-    public async Task<IActionResult> OnPostSaveAsync(int id, EntryInput input)
+    public async Task<IActionResult> OnPostSaveAsync(int id)
     {
-        if (await DoAsync(id, Rep(new SaveRep(input.Athlete, input.Line) { Marks = input.Mark, Measures = input.Measure, Part = input.Part, Overrule = input.Overrule }, input)) is not { Step: { Answer: not LiveAnswer.Missing } step } done)
+        if (Sent(LiveVerb.Save) is not SaveRep save || await DoAsync(id, save) is not { Step: { Answer: not LiveAnswer.Missing } step } done)
         {
             return NotFound();
         }
 
         Response.Headers[StateHeader] = step.Answer switch { LiveAnswer.Refused => "refused", LiveAnswer.Asked => "asked", _ => "stored" };
         return step.Answer is LiveAnswer.Refused or LiveAnswer.Asked
-            ? await ShowAsync(id, new(new(input.Athlete, input.Rep, step.Texts, input.Measure, input.Seen, input.Side, step.Doubts, input.Part), input.Client, LineId: input.Line, Round: step.State.Plan.RoundOf(input.Line, input.Rep ?? 1)))
+            ? await ShowAsync(id, new(new(save.Athlete, save.Rep, step.Texts, save.Measures, save.Seen, save.Side, step.Doubts, save.Part), save.Client, LineId: save.Line, Round: step.State.Plan.RoundOf(save.Line, save.Rep ?? 1)))
             : await ShowAsync(id, new(RunId: done.Run, Toast: step.Said));
     }
 
-    public async Task<IActionResult> OnPostOutcomeAsync(int id, EntryInput input, RunOutcome what)
+    public Task<IActionResult> OnPostOutcomeAsync(int id)
     {
-        if (await DoAsync(id, Rep(new RepOutcome(input.Athlete, input.Line, what), input)) is not { Step: { Answer: not LiveAnswer.Missing } step } done)
+        Response.Headers[StateHeader] = "stored";
+        return ThenAsync(id, LiveVerb.Outcome);
+    }
+
+    public Task<IActionResult> OnPostSeenAsync(int id) => ThenAsync(id, LiveVerb.Seen);
+
+    public Task<IActionResult> OnPostPickAsync(int id) => ThenAsync(id, LiveVerb.Pick);
+
+    public Task<IActionResult> OnPostHoldAsync(int id) => ThenAsync(id, LiveVerb.Hold);
+
+    public Task<IActionResult> OnPostNotThisAsync(int id) => ThenAsync(id, LiveVerb.NotThis, evenIfMissing: true);
+
+    public Task<IActionResult> OnPostCallAsync(int id) => ThenAsync(id, LiveVerb.Call, evenIfMissing: true);
+
+    public Task<IActionResult> OnPostLineAsync(int id) => ThenAsync(id, LiveVerb.Line, evenIfMissing: true);
+
+    public Task<IActionResult> OnPostDoneAsync(int id) => ThenAsync(id, LiveVerb.Done, evenIfMissing: true);
+
+    public Task<IActionResult> OnPostReturnAsync(int id) => ThenAsync(id, LiveVerb.Return, evenIfMissing: true);
+
+    public Task<IActionResult> OnPostArriveAsync(int id) => ThenAsync(id, LiveVerb.Arrive, evenIfMissing: true);
+
+    public Task<IActionResult> OnPostLaterAsync(int id) => ThenAsync(id, LiveVerb.Later, evenIfMissing: true);
+
+    public Task<IActionResult> OnPostOtherAsync(int id) => ThenAsync(id, LiveVerb.Other, evenIfMissing: true);
+
+    public async Task<IActionResult> OnPostAllowAsync(int id)
+    {
+        if (Sent(LiveVerb.Allow) is not AllowFull allow || await DoAsync(id, allow) is not { Step: var step })
         {
             return NotFound();
         }
 
-        Response.Headers[StateHeader] = "stored";
-        return await ShowAsync(id, new(RunId: done.Run, Toast: step.Said));
+        (person, personError) = step.Answer == LiveAnswer.Refused ? (allow.Athlete, step.Said) : (person, personError);
+        return await ShowAsync(id, new());
     }
 
-    public Task<IActionResult> OnPostSeenAsync(int id, long run, string? code, bool on = true) => ThenAsync(id, new NoteSeen(run, code ?? "", on));
-
-    public Task<IActionResult> OnPostPickAsync(int id, long run, string? what) => ThenAsync(id, new PickReading(run, what ?? ""));
-
-    public Task<IActionResult> OnPostNotThisAsync(int id, int gate) => ThenAsync(id, new DismissGate(gate), evenIfMissing: true);
-
-    public Task<IActionResult> OnPostCallAsync(int id, int athlete) => ThenAsync(id, new CallAthlete(athlete), evenIfMissing: true);
-
-    public Task<IActionResult> OnPostLineAsync(int id, int line, int round = 1) => ThenAsync(id, new GoToLine(line, round), evenIfMissing: true);
-
-    public Task<IActionResult> OnPostDoneAsync(int id, int athlete, string? reason) => ThenAsync(id, new StopForToday(athlete, reason), evenIfMissing: true);
-
-    public Task<IActionResult> OnPostReturnAsync(int id, int athlete) => ThenAsync(id, new GoOn(athlete), evenIfMissing: true);
-
-    public Task<IActionResult> OnPostArriveAsync(int id, int athlete) => ThenAsync(id, new Arrive(athlete), evenIfMissing: true);
-
-    public Task<IActionResult> OnPostLaterAsync(int id, int athlete) => ThenAsync(id, new GoLater(athlete), evenIfMissing: true);
-
-    public Task<IActionResult> OnPostOtherAsync(int id, int athlete, int line, string? work) => ThenAsync(id, new DoOther(athlete, line, work), evenIfMissing: true);
-
-    public Task<IActionResult> OnPostHoldAsync(int id, int athlete, string? reason) => ThenAsync(id, new HoldBack(athlete, reason));
-
-    public async Task<IActionResult> OnPostAllowAsync(int id, int athlete, string? by, int holds)
+    public async Task<IActionResult> OnPostTimingAsync(int id)
     {
-        var done = await DoAsync(id, new AllowFull(athlete, by, holds));
-        (person, personError) = done?.Step.Answer == LiveAnswer.Refused ? (athlete, done.Step.Said) : (person, personError);
-        return done is null ? NotFound() : await ShowAsync(id, new());
-    }
+        if (Sent(LiveVerb.Timing) is not { } timing || await DoAsync(id, timing) is not { Step: var step })
+        {
+            return NotFound();
+        }
 
-    public async Task<IActionResult> OnPostTimingAsync(int id, int line, TimingMethod method, StartTrigger trigger, EntryMode entry, string? behind)
-    {
         // What could not be read as a distance is shown again.
-        var done = await DoAsync(id, new SetTiming(line, method, trigger, entry, behind));
-        behindTyped = done?.Step.Said;
-        return done is null ? NotFound() : await ShowAsync(id, new());
+        behindTyped = step.Said;
+        return await ShowAsync(id, new());
     }
 
-    public async Task<IActionResult> OnPostRepsAsync(int id, int line, int by) =>
-        await DoAsync(id, new ChangeReps(line, by)) is not { } done ? NotFound()
-        : await ShowAsync(id, new(Toast: done.Step.Said is { } said && done.Step.State.Plan.Line(line) is { } changed ? $"{LiveView.ItemName(changed)}: {said}" : null));
+    public async Task<IActionResult> OnPostRepsAsync(int id) =>
+        Sent(LiveVerb.Reps) is not ChangeReps reps || await DoAsync(id, reps) is not { Step: var step } ? NotFound()
+        : await ShowAsync(id, new(Toast: step.Said is { } said && step.State.Plan.Line(reps.Line) is { } changed ? $"{LiveView.ItemName(changed)}: {said}" : null));
 
     public async Task<IActionResult> OnPostOfferAsync(int id, string? label) =>
         await maker.MakeAsync(id) is { } view && view.Offers.FirstOrDefault(o => o.Label == label) is { } offer
-            ? await ThenAsync(id, new TakeOffer(offer.Plan, offer.Lanes, $"{offer.Label}: ends at {Figures.Clock(offer.EndSeconds)}. The plan itself is unchanged."))
+            ? await DoAsync(id, new TakeOffer(offer.Plan, offer.Lanes, $"{offer.Label}: ends at {Figures.Clock(offer.EndSeconds)}. The plan itself is unchanged.")) is { } done ? await ShowAsync(id, new(Toast: done.Step.Said)) : NotFound()
             : await ShowAsync(id, new(Toast: "That offer no longer holds; the figures have moved on."));
 
-    public async Task<IActionResult> OnPostUndoAsync(int id, long run, bool back = false, int? reading = null) => await DoAsync(id, new UndoRun(run, back, reading)) switch
+    public async Task<IActionResult> OnPostUndoAsync(int id) => Sent(LiveVerb.Undo) is not UndoRun undo ? NotFound() : await DoAsync(id, undo) switch
     {
         { Step.Answer: LiveAnswer.Forbidden } => Forbid(),
         null or { Step.Answer: LiveAnswer.Missing } => NotFound(),
-        { Step: var step } => await ShowAsync(id, new(Toast: step.Said, Undone: back ? null : run, UndoneReading: (int?)step.Reading, RunId: back || step.Reading is not null ? run : null)),
+        { Step: var step } => await ShowAsync(id, new(Toast: step.Said, Undone: undo.Back ? null : undo.Run, UndoneReading: (int?)step.Reading, RunId: undo.Back || step.Reading is not null ? undo.Run : null)),
     };
 
     public async Task<IActionResult> OnPostEndAsync(int id) => await DoAsync(id, new EndSession()) is null ? NotFound() : Redirect($"/Sessions/{id}/Review");
 
     public async Task<IActionResult> OnPostReopenAsync(int id) => await DoAsync(id, new ReopenSession()) is null ? NotFound() : Redirect($"/Sessions/{id}/Trackside");
 
-    private static T Rep<T>(T command, EntryInput input)
-        where T : RepCommand => command with { Rep = input.Rep, Side = input.Side, Gate = input.Gate, Seen = [.. input.Seen.Select(s => s ?? "")], Client = input.Client == Guid.Empty ? Guid.NewGuid() : input.Client, At = input.FinishedAt };
+    private Task<LiveDone?> DoAsync(int id, LiveCommand command) => book.DoAsync(id, command, new(desk.Who, IsCoach));
 
-    /// <summary>Number the device gave what it sent, so that sending it twice does it once.</summary>
-    private Guid Client => Request.HasFormContentType && Guid.TryParse(Request.Form["client"], out var made) ? made : Guid.Empty;
-
-    private Task<LiveDone?> DoAsync(int id, LiveCommand command) => book.DoAsync(id, command.Client == Guid.Empty ? command with { Client = Client } : command, new(desk.Who, IsCoach));
-
-    private async Task<IActionResult> ThenAsync(int id, LiveCommand command, bool evenIfMissing = false) =>
-        await DoAsync(id, command) is { } done && (evenIfMissing || done.Step.Answer != LiveAnswer.Missing) ? await ShowAsync(id, new(RunId: done.Run, Toast: done.Step.Said)) : NotFound();
+    private async Task<IActionResult> ThenAsync(int id, LiveVerb verb, bool evenIfMissing = false) =>
+        Sent(verb) is { } command && await DoAsync(id, command) is { } done && (evenIfMissing || done.Step.Answer != LiveAnswer.Missing) ? await ShowAsync(id, new(RunId: done.Run, Toast: done.Step.Said)) : NotFound();
 
     private async Task<IActionResult> ShowAsync(int id, LiveAsk ask)
     {

@@ -42,6 +42,7 @@ export function clear(form) {
   }
   delete form.dataset.at;
   delete form.dataset.advanced;
+  form.querySelector(".t-doubt[data-here]")?.remove();
   form.querySelector("[data-part-said]")?.remove();
   if (form.id === "t-entry") forget("sessionStorage", DRAFT);
   hidePart(form);
@@ -172,6 +173,8 @@ document.addEventListener("input", (event) => {
   const box = event.target;
   if (!isBox(box)) return;
   hidePart(box.form);
+  // Another figure is no longer the one that was doubted.
+  box.form.querySelector(".t-doubt[data-here]")?.remove();
   delete box.form.dataset.advanced;
   // The run ended before its time was typed: the first key is the nearest thing to the finish that a hand gives.
   box.form.dataset.at ??= String(Date.now());

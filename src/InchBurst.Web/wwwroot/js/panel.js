@@ -34,6 +34,7 @@ export function showDoubts(form, doubts) {
   }
   const out = text("div", "t-doubt", "");
   out.setAttribute("role", "alert");
+  out.dataset.here = "";
   out.append(...doubts.map((d) => text("p", "", d.message)));
   if (doubts.every((d) => !d.isImpossible)) {
     const yes = Object.assign(text("button", "btn btn-dark", "It is right, save it "), { name: "overrule", value: "true" });
