@@ -58,7 +58,10 @@ public class LiveTextTests
             : p.Add(ShorthandLine.Read(l[2..]).Line!));
         var state = new LiveState
         {
-            Plan = plan, Day = new(2026, 3, 1), Lanes = 2, Usual = new(TimingMethod.Electronic, StartTrigger.FirstGate, 0),
+            Plan = plan,
+            Day = new(2026, 3, 1),
+            Lanes = 2,
+            Usual = new(TimingMethod.Electronic, StartTrigger.FirstGate, 0),
             Gates = [new(1, 1, [new(0, 0), new(1, 1800), new(2, 3150)]), new(2, 2, [new(0, 0), new(1, 1850), new(2, 3250)])],
         };
         var number = 0L;

@@ -64,8 +64,16 @@ public sealed class LiveHistoryDataTests : IAsyncLifetime
         var fresh = LiveHistory.Fresh;
         var session = new TrainingSession
         {
-            Name = "History", Day = fresh.Day, SquadId = 1, Lanes = fresh.Lanes, PlanJson = PlanJson.Write(fresh.Plan), RanPlanJson = PlanJson.Write(fresh.Plan),
-            State = SessionState.Running, StartedAt = fresh.StartedAt, LineStartedAt = fresh.LineFrom, CurrentLineId = fresh.LineId,
+            Name = "History",
+            Day = fresh.Day,
+            SquadId = 1,
+            Lanes = fresh.Lanes,
+            PlanJson = PlanJson.Write(fresh.Plan),
+            RanPlanJson = PlanJson.Write(fresh.Plan),
+            State = SessionState.Running,
+            StartedAt = fresh.StartedAt,
+            LineStartedAt = fresh.LineFrom,
+            CurrentLineId = fresh.LineId,
         };
         db.Sessions.Add(session);
         await db.SaveChangesAsync();

@@ -1,9 +1,9 @@
 using System.Globalization;
 using System.Net;
-using InchBurst.Core.Live;
-using InchBurst.Core.Log;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Live;
+using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 using InchBurst.Data;

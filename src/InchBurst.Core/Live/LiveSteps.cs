@@ -146,7 +146,8 @@ public static partial class LiveSteps
             set.Trigger == StartTrigger.ZoneLine ? StartTrigger.FirstGate : set.Trigger,
             unsaid ? 0 : metres ?? before.StartBehindGateMetres,
             set.Entry == EntryMode.ZoneOnly && LineMarks.Expected(LineDemand.Of(line, catalogue)).Count < 2 ? EntryMode.Cumulative : set.Entry,
-            !unsaid && (metres is not null || before.StartSaid)) { Surface = state.Usual.Surface };
+            !unsaid && (metres is not null || before.StartSaid))
+        { Surface = state.Usual.Surface };
         return Stored(state with
         {
             Timings = new Dictionary<int, LineTiming>(state.Timings) { [set.Line] = timing },

@@ -1,6 +1,6 @@
-using InchBurst.Core.Live;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Live;
 using InchBurst.Core.Plan;
 
 namespace InchBurst.Data.Entities;

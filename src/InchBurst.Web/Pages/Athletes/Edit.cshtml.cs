@@ -1,5 +1,5 @@
-using InchBurst.Core.Plan;
 using System.ComponentModel.DataAnnotations;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 using InchBurst.Data;
 using InchBurst.Data.Entities;

@@ -1,5 +1,5 @@
-using InchBurst.Core.Live;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Live;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 using InchBurst.Data;
