@@ -1,4 +1,5 @@
 using System.Net;
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 using InchBurst.Data.Entities;
@@ -175,8 +176,8 @@ public sealed class TwoHandsTests : IAsyncLifetime
 
     private async Task<(HttpStatusCode Code, AngleSharp.Dom.IDocument Page, HttpResponseMessage Response)> SendAsync(string page, AngleSharp.Dom.IDocument opened, params (string Name, string Value)[] changed)
     {
-        var form = opened.QuerySelector("form:has([name^=Input])")!;
-        var fields = form.QuerySelectorAll("input[name], select[name], textarea[name]").Where(e => !e.GetAttribute("name")!.StartsWith("__", StringComparison.Ordinal) && e is not AngleSharp.Html.Dom.IHtmlInputElement { Type: "radio", IsChecked: false })
+        var form = opened.QuerySelector("form:has([name^=Input]), form:has([name=opened])")!;
+        var fields = form.QuerySelectorAll("input[name], select[name], textarea[name]").Where(e => !e.GetAttribute("name")!.StartsWith("__", StringComparison.Ordinal) && e is not AngleSharp.Html.Dom.IHtmlInputElement { Type: "radio" or "checkbox", IsChecked: false })
             .Select(e => (Name: e.GetAttribute("name")!, Value: e switch { AngleSharp.Html.Dom.IHtmlSelectElement s => s.Value ?? "", AngleSharp.Html.Dom.IHtmlTextAreaElement t => t.Value, _ => ((AngleSharp.Html.Dom.IHtmlInputElement)e).Value }));
         return await coach.PostAsync(page, page, [.. fields.Where(f => changed.All(c => c.Name != f.Name)), .. changed]);
     }
@@ -199,6 +200,43 @@ public sealed class TwoHandsTests : IAsyncLifetime
         Assert.Equal(Availability.Modified, (await house.InDbAsync(db => db.Athletes.SingleAsync(a => a.Id == 1))).Availability);
         Assert.Equal(HttpStatusCode.Redirect, (await SendAsync(page, asked.Page)).Code);
         Assert.Equal(Availability.Out, (await house.InDbAsync(db => db.Athletes.SingleAsync(a => a.Id == 1))).Availability);
+    }
+
+    [Fact]
+    public async Task A_drill_that_lay_open_puts_no_old_value_back()
+    {
+        var page = "/Drills/Edit?of=A-skip";
+        var open = await coach.PageAsync(page);
+        await SendAsync(page, open, ("Input.Dose", "3 x 12 m"), ("Input.Effort", "65"));
+        Assert.Equal(HttpStatusCode.Redirect, (await SendAsync(page, open, ("Input.For", "Rhythm first."))).Code);
+        async Task<Exercise> NowAsync() => ExerciseJson.Read((await house.InDbAsync(db => db.ClubExercises.SingleAsync(e => e.Name == "A-skip"))).Json!);
+        var kept = await NowAsync();
+        Assert.Equal(("3 x 12 m", 65.0, "Rhythm first."), (kept.Dose, kept.Effort, kept.For));
+        var asked = await SendAsync(page, open, ("Input.Dose", "4 x 10 m"));
+        Assert.Contains("Changed meanwhile by somebody else to “3 x 12 m”", asked.Page.QuerySelector("[data-valmsg-for='Input.Dose']")!.TextContent);
+        Assert.Equal("3 x 12 m", (await NowAsync()).Dose);
+        Assert.Equal(HttpStatusCode.Redirect, (await SendAsync(page, asked.Page, ("Input.Dose", "4 x 10 m"))).Code);
+        Assert.Equal("4 x 10 m", (await NowAsync()).Dose);
+    }
+
+    [Fact]
+    public async Task A_school_that_lay_open_puts_no_old_number_back()
+    {
+        await coach.PostAsync("/Settings/Schools", "/Settings/Schools?handler=Copy", ("name", "Full rest, light loads"));
+        var name = await house.InDbAsync(db => db.ClubSchools.Select(s => s.Name).SingleAsync());
+        var page = "/Settings/School?name=" + Uri.EscapeDataString(name);
+        var open = await coach.PageAsync(page);
+        await SendAsync(page, open, ("value-rest.free", "75"), ("reason-rest.free", "Cold hall."));
+        Assert.Equal(HttpStatusCode.Redirect, (await SendAsync(page, open, ("value-stop.share", "96"))).Code);
+        async Task<Core.School.CoachingSchool> NowAsync() => Core.School.CoachingSchool.FromJson(await house.InDbAsync(db => db.ClubSchools.Select(s => s.Json).SingleAsync()));
+        var kept = await NowAsync();
+        Assert.Equal((75.0, 96.0, "Cold hall."), (kept["rest.free"], kept["stop.share"], kept.Of("rest.free").Reason));
+        var asked = (await SendAsync(page, open, ("value-rest.free", "90"))).Page;
+        Assert.Contains(asked.QuerySelectorAll(".wrong"), w => w.TextContent.Contains("Changed meanwhile by somebody else to “75”", StringComparison.Ordinal));
+        Assert.Equal(75, (await NowAsync())["rest.free"]);
+        Assert.Contains(((await SendAsync(page, asked, ("value-rest.free", "nine"))).Page).QuerySelectorAll(".wrong"), w => w.TextContent == "From 5 to 180.");
+        Assert.Equal(HttpStatusCode.Redirect, (await SendAsync(page, asked, ("value-rest.free", "90"))).Code);
+        Assert.Equal(90, (await NowAsync())["rest.free"]);
     }
 
     [Fact]

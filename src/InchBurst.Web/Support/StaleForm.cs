@@ -39,7 +39,7 @@ public static class StaleForm
             }
             else
             {
-                both.Add((field.Name, $"Changed meanwhile by somebody else to “{there ?? "nothing"}”. Save again to keep what you typed."));
+                both.Add((field.Name, Told(there)));
             }
         }
 
@@ -51,6 +51,38 @@ public static class StaleForm
 
         return both.Count == 0;
     }
+
+    /// <summary>The same for a form whose fields are named by what they hold.</summary>
+    /// <param name="mine">What was sent, by field; becomes what is to be stored.</param>
+    /// <param name="opened">What the form showed when it was opened.</param>
+    /// <param name="now">What is stored now.</param>
+    /// <returns>Fields that both changed to different things, with the words beside them.</returns>
+    public static IReadOnlyDictionary<string, string> Merge(Dictionary<string, string> mine, string? opened, IReadOnlyDictionary<string, string> now)
+    {
+        var before = Read<Dictionary<string, string>>(opened) ?? new(now);
+        var both = new Dictionary<string, string>();
+        foreach (var (field, there) in now)
+        {
+            var (here, was) = (mine.GetValueOrDefault(field, ""), before.GetValueOrDefault(field, there));
+            if (there == was || there == here)
+            {
+                continue;
+            }
+
+            if (here == was)
+            {
+                mine[field] = there;
+            }
+            else
+            {
+                both[field] = Told(there);
+            }
+        }
+
+        return both;
+    }
+
+    private static string Told(object? there) => $"Changed meanwhile by somebody else to “{(there is null or "" ? "nothing" : there)}”. Save again to keep what you typed.";
 
     // Nothing typed and an empty text are the same.
     private static object? Value(PropertyInfo field, object of) => field.GetValue(of) is string text ? (text.Trim() is { Length: > 0 } said ? said : null) : field.GetValue(of);

@@ -3,6 +3,7 @@ using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 using InchBurst.Data;
+using InchBurst.Web.Support;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -68,6 +69,31 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
 
     public IEnumerable<string> Names => catalogue.All.Select(e => e.Name);
 
+    /// <summary>What the form showed when it was opened.</summary>
+    public string Opened { get; private set; } = "";
+
+    private static ExerciseInput From(Exercise e) => new()
+    {
+        Name = e.Name,
+        Kind = e.Kind,
+        Family = e.Family,
+        Counted = e.Counted,
+        Dose = e.Dose,
+        Effort = e.Effort,
+        Movement = e.Does,
+        Load = ShorthandPrinter.LoadText(e.Load),
+        Stops = e.Stops,
+        SecondsEach = e.SecondsEach,
+        Contacts = e.Contacts,
+        EachSide = e.EachSide,
+        ShortContact = e.ShortContact,
+        For = e.For,
+        Harder = e.Harder,
+        Points = string.Join('\n', e.Points),
+        Faults = string.Join('\n', e.Faults),
+        Cautions = string.Join('\n', e.Cautions),
+    };
+
     public IActionResult OnGet(string? of, string? name)
     {
         if (of is null)
@@ -82,40 +108,28 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
         }
 
         Of = e.Name;
-        Input = new()
-        {
-            Name = e.Name,
-            Kind = e.Kind,
-            Family = e.Family,
-            Counted = e.Counted,
-            Dose = e.Dose,
-            Effort = e.Effort,
-            Movement = e.Does,
-            Load = ShorthandPrinter.LoadText(e.Load),
-            Stops = e.Stops,
-            SecondsEach = e.SecondsEach,
-            Contacts = e.Contacts,
-            EachSide = e.EachSide,
-            ShortContact = e.ShortContact,
-            For = e.For,
-            Harder = e.Harder,
-            Points = string.Join('\n', e.Points),
-            Faults = string.Join('\n', e.Faults),
-            Cautions = string.Join('\n', e.Cautions),
-        };
+        Input = From(e);
+        Opened = StaleForm.Opened(Input);
         return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync(string? of)
+    public async Task<IActionResult> OnPostAsync(string? of, string? opened)
     {
         Of = string.IsNullOrEmpty(of) ? null : of;
+        Opened = opened ?? "";
         if (!ModelState.IsValid)
         {
             return Page();
         }
 
-        // What the form does not show is kept as it was.
+        // What the form does not show is kept as it was; what others changed since it was opened is neither lost nor put back.
         var before = catalogue.Find(Of);
+        if (before is not null && !StaleForm.Merge(Input, opened, From(before), ModelState, nameof(Input)))
+        {
+            Opened = StaleForm.Opened(From(before));
+            return Page();
+        }
+
         LineLoad? load = null;
         if (!string.IsNullOrWhiteSpace(Input.Load))
         {

@@ -2,6 +2,7 @@ using System.Globalization;
 using InchBurst.Core.School;
 using InchBurst.Core.Units;
 using InchBurst.Data;
+using InchBurst.Web.Support;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -20,28 +21,45 @@ public sealed class SchoolModel(SchoolBook schools) : PageModel
 
     public string Typed(string key) => typed.TryGetValue(key, out var text) ? text : Figures.Number(School[key], 2);
 
-    public async Task<IActionResult> OnGetAsync(string name) => await FindAsync(name) ? Page() : NotFound();
+    /// <summary>What the form showed when it was opened.</summary>
+    public string Opened { get; private set; } = "";
 
-    public async Task<IActionResult> OnPostAsync(string name, string? title, string? about)
+    public async Task<IActionResult> OnGetAsync(string name)
+    {
+        var found = await FindAsync(name);
+        Opened = StaleForm.Opened(Fields(School));
+        return found ? Page() : NotFound();
+    }
+
+    public async Task<IActionResult> OnPostAsync(string name, string? title, string? about, string? opened)
     {
         if (!await FindAsync(name))
         {
             return NotFound();
         }
 
+        // What others changed since the form was opened is neither lost nor put back.
+        var now = Fields(School);
+        var mine = now.Keys.ToDictionary(k => k, k => Request.Form[k].FirstOrDefault()?.Trim() ?? "");
+        foreach (var (field, message) in StaleForm.Merge(mine, opened, now))
+        {
+            Problems[field] = message;
+        }
+
+        Opened = Problems.Count > 0 ? StaleForm.Opened(now) : opened ?? "";
+        (title, about) = (mine["title"], mine["about"]);
         var values = new Dictionary<string, SchoolValue>();
         foreach (var number in CoachingSchool.Numbers)
         {
-            var text = Request.Form["value-" + number.Key].FirstOrDefault()?.Trim() ?? "";
+            var text = mine["value-" + number.Key];
             typed[number.Key] = text;
-            var reason = Request.Form["reason-" + number.Key].FirstOrDefault()?.Trim();
             if (!double.TryParse(text.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) || value < number.Least || value > number.Most)
             {
-                Problems[number.Key] = $"From {Figures.Number(number.Least)} to {Figures.Number(number.Most)}.";
+                Problems["value-" + number.Key] = $"From {Figures.Number(number.Least)} to {Figures.Number(number.Most)}.";
                 value = School[number.Key];
             }
 
-            values[number.Key] = new(value, string.IsNullOrEmpty(reason) ? "Our own choice." : reason);
+            values[number.Key] = new(value, mine["reason-" + number.Key] is { Length: > 0 } reason ? reason : "Our own choice.");
         }
 
         var clean = title?.Trim() ?? "";
@@ -65,6 +83,9 @@ public sealed class SchoolModel(SchoolBook schools) : PageModel
         await schools.RemoveAsync(name);
         return Redirect("/Settings/Schools");
     }
+
+    private static Dictionary<string, string> Fields(CoachingSchool school) => CoachingSchool.Numbers
+        .SelectMany(n => new[] { ("value-" + n.Key, Figures.Number(school[n.Key], 2)), ("reason-" + n.Key, school.Of(n.Key).Reason) }).Append(("title", school.Name)).Append(("about", school.About)).ToDictionary(f => f.Item1, f => f.Item2);
 
     private async Task<bool> FindAsync(string name)
     {
