@@ -76,6 +76,12 @@ public static partial class LiveSteps
             return step with { Reading = own.Number, Said = $"Your {Figures.Split(Headline(run, own))} for {state.Person(run.AthleteId)?.Name} taken back; {stands}." };
         }
 
+        // What is out already, or in, stays as it is.
+        if (undo.Back != run.IsTakenBack)
+        {
+            return new(state, LiveAnswer.Known) { Run = run.Id };
+        }
+
         // Timers take back what they entered themselves.
         if (!world.IsCoach && (run.Told.Count > 0 ? run.Told.Any(r => r.By != world.By) : run.By != world.By))
         {
