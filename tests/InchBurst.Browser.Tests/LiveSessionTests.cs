@@ -47,6 +47,14 @@ public sealed class LiveSessionTests
         using var app = new AppProcess(demo: false);
         using var page = new Chromium(app);
         page.StartSession(8, ThreeLines);
+
+        // A question mark shows the keys, from a box too, which stays empty.
+        page.Find("[data-mark]");
+        page.Keys("?");
+        Assert.Contains("runs again", page.Text("#keys[open]"));
+        page.Keys("?");
+        page.Until(d => d.FindElements(By.CssSelector("#keys[open]")).Count == 0 ? d : null);
+        Assert.Equal("", page.Driver.FindElement(By.CssSelector("[data-mark]")).GetDomProperty("value"));
         int keys = 0, digits = 0, reps = 0;
         var expected = new List<(string, string)>();
         for (var line = 0; line < 3; line++)

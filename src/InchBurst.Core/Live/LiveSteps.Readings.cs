@@ -76,10 +76,10 @@ public static partial class LiveSteps
             return step with { Reading = own.Number, Said = $"Your {Figures.Split(Headline(run, own))} for {state.Person(run.AthleteId)?.Name} taken back; {stands}." };
         }
 
-        // What is out already, or in, stays as it is.
+        // What is out already, or in, stays as it is, and the command is done.
         if (undo.Back != run.IsTakenBack)
         {
-            return new(state, LiveAnswer.Known) { Run = run.Id };
+            return Stored(state) with { Run = run.Id };
         }
 
         // Timers take back what they entered themselves.

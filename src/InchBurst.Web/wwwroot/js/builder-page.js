@@ -1,2 +1,3 @@
 // What the builder does besides.
 import "./builder.js";
+import "./keys.js";

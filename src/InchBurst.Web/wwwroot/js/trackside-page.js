@@ -1,3 +1,4 @@
 // What trackside does besides.
 import "./trackside.js";
+import "./keys.js";
 import "./offline.js";
