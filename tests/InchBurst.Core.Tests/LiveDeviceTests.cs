@@ -84,6 +84,9 @@ public class LiveDeviceTests
         Assert.Equal("2 rep 1 ready, 3 rep 1 ready, 1 rep 2 resting", Rows(See(device, waiting, 118_000)));
         Assert.NotNull(view["finish"]);
 
+        // Nothing done for a minute ends the session a minute later, also under the same question.
+        Assert.Equal((double)See(device, waiting)["finish"]! + 60, (double)See(device, waiting, 60_000)["finish"]!, 6);
+
         // The second rep is set beside the first, and says stop.
         var second = JsonNode.Parse(waiting)!.AsArray().Select(n => n!.ToJsonString()).Concat(JsonNode.Parse(Save(1, 2, "1.90 3.60"))!.AsArray().Select(n => n!.ToJsonString()));
         var both = See(device, $"[{string.Join(',', second)}]")["answers"]![1]!["panel"]!;

@@ -118,10 +118,9 @@ public sealed class LiveDevice
             sights.Clear();
             sights[key] = sight = LiveSight.Of(State, document.Setting, at, line == 0 ? null : line, line == 0 ? null : round);
         }
-        else if (sight.Demand is { } again)
+        else
         {
-            // The plan is laid out once; who goes is looked at every time.
-            sight = sight with { Order = LiveOrder.Of(State, again, sight.Turns, document.Setting, at) };
+            sight = sight.Later(State, document.Setting, at);
         }
 
         var rows = sight.Order.Select(t => new DeviceRow(

@@ -40,10 +40,18 @@ public sealed record LiveSight(
         at = at >= 0 ? at : places.Count > 0 ? 0 : -1;
         var demand = at < 0 ? null : LineDemand.Of(places[at].Line, setting.Catalogue);
         var turns = demand is null ? new(1, 1, 0, 0) : LiveOrder.Turns(state, demand, places[at].Round, setting);
-        var order = demand is null ? [] : LiveOrder.Of(state, demand, turns, setting, now);
-        var sight = new LiveSight(places, at, demand, state.TimingOf(at < 0 ? 0 : places[at].Line.Id), turns, order, SessionClock.Lay(state.Plan, setting.Clock(state)), null);
-        return state is { State: SessionState.Running, StartedAt: { } started } && at >= 0
-            ? sight with { Forecast = Forecast.Of(sight.Timeline, places[at].Line.Id, places[at].Round - 1, sight.Left(state, now), (now - started).TotalSeconds, setting.WindowSeconds) }
+        return new LiveSight(places, at, demand, state.TimingOf(at < 0 ? 0 : places[at].Line.Id), turns, [], SessionClock.Lay(state.Plan, setting.Clock(state)), null).Later(state, setting, now);
+    }
+
+    /// <summary>The same session at another time: who goes and when it ends is looked at anew, while the plan stays laid out.</summary>
+    /// <param name="state">The session.</param>
+    /// <param name="setting">What it is held in.</param>
+    /// <param name="now">The time, UTC.</param>
+    public LiveSight Later(LiveState state, LiveSetting setting, DateTime now)
+    {
+        var sight = Demand is null ? this : this with { Order = LiveOrder.Of(state, Demand, Turns, setting, now) };
+        return state is { State: SessionState.Running, StartedAt: { } started } && Place is { } place
+            ? sight with { Forecast = Forecast.Of(Timeline, place.Line.Id, place.Round - 1, sight.Left(state, now), (now - started).TotalSeconds, setting.WindowSeconds) }
             : sight;
     }
 

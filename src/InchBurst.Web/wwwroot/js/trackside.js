@@ -236,8 +236,18 @@ function tick() {
   for (const el of document.querySelectorAll("[data-clock-from]")) el.textContent = clock((now() - Number(el.dataset.clockFrom)) / 1000);
   drawLineClock();
   drawGates();
-  take(view());
+  const seen = view();
+  take(seen);
   draw(now());
+  if (!reached) drawForecast(seen);
+}
+
+// Without a signal the end of the session is foreseen here.
+function drawForecast(seen) {
+  const el = document.querySelector("[data-forecast]");
+  if (!el || seen?.finish == null) return;
+  el.textContent = `${Math.abs(seen.behind) < 15 ? "on plan" : seen.behind > 0 ? `${clock(seen.behind)} behind` : `${clock(-seen.behind)} ahead`}, ends ${clock(seen.finish)}`;
+  el.classList.toggle("late", seen.over > Number(el.dataset.forecast));
 }
 
 // Gates give a sign of life every ten seconds or so; the coach should not learn of a flat battery from a missing time.
