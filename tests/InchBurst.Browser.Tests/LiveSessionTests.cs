@@ -369,10 +369,18 @@ public sealed class LiveSessionTests
             page.Until(d => d.FindElements(By.CssSelector("[data-mark]")).All(b => b.GetDomProperty("value") == "") ? d : null);
         }
 
-        page.UntilText("[data-waiting-text]", "4 waiting to send");
+        // Pain said without a signal keeps an athlete from the line, and "again" is not at once.
+        Assert.Equal("Ada Quillfeather", page.Text(".t-who"));
+        page.Driver.ExecuteScript("document.querySelector('#t-entry [data-person]').click()");
+        page.Driver.ExecuteScript("document.querySelector('#t-person form[action*=Hold]').requestSubmit()");
+        page.UntilText(".t-who", "Bo Tranquist");
+        Assert.Contains("held", page.Driver.FindElement(By.CssSelector("[data-queue] > li[data-name='Ada Quillfeather']")).GetAttribute("class"));
+        page.Keys("r");
+        page.UntilText(".t-who", "Chiamaka Roe");
+        page.UntilText("[data-waiting-text]", "6 waiting to send");
         proxy.Mend();
         page.UntilText("[data-waiting-text]", "1 time to check");
-        page.Until(_ => Stored(app).Count == 3 ? this : null);
+        page.Until(_ => Stored(app).Count == 4 ? this : null);
         page.Click("[data-waiting]");
         page.UntilText(".t-heldrow", "Chiamaka Roe 1.33, rep 1");
         var box = page.Find(".t-heldrow input");
@@ -380,10 +388,10 @@ public sealed class LiveSessionTests
         box.SendKeys("3,33");
         page.Driver.FindElements(By.CssSelector(".t-heldrow button")).Single(b => b.Text == "Save again").Click();
         page.Until(d => d.FindElement(By.CssSelector("[data-waiting]")).Displayed ? null : d);
-        page.Until(_ => Stored(app).Count == 4 ? this : null);
+        page.Until(_ => Stored(app).Count == 5 ? this : null);
         Assert.Equal(
             [("Ada Quillfeather", "3.31"), ("Bo Tranquist", "3.32"), ("Chiamaka Roe", "3.33"), ("Dov Maris", "3.34")],
-            Stored(app).Select(r => (r.Name, r.Marks)).Order());
+            Stored(app).Where(r => r.Marks.Length > 0).Select(r => (r.Name, r.Marks)).Order());
         Assert.Empty(page.Complaints(wasCut: true));
     }
 

@@ -150,6 +150,22 @@ export function putOnLine(li, focus = true) {
 /** Who goes next by the order as it stands, or undefined. */
 export const nextUp = () => rows().find(goes);
 
+const SAID = { done: "donefortoday", hold: "held", other: "otherwork" };
+
+// What was just said of somebody stands here too while neither the server nor Core can be asked: pain, above all, keeps them from the line.
+function alone(entry, root, li) {
+  if (entry.does in SAID) {
+    li.dataset.state = SAID[entry.does];
+    li.querySelector("[data-small]").textContent = entry.reason ?? "";
+  } else if (["save", "outcome", "skip"].includes(entry.does) && String(entry.line) === root.dataset.line && Number(entry.rep) === Number(li.dataset.rep)) {
+    li.dataset.rep = Number(entry.rep) + 1;
+    if (Number(li.dataset.rep) > Number(root.dataset.reps)) li.dataset.state = "finished";
+  } else if (!["again", "later"].includes(entry.does)) return;
+  li.parentElement.append(li);
+  // Whose lane it is now nobody here can say.
+  for (const each of rows()) each.dataset.lane = "0";
+}
+
 /**
  * Moves on after something that waits to be sent. Without Core's word the order stays as the server said it, and whoever has run goes to its end, so that the next time
  * is never typed under the same name.
@@ -162,14 +178,7 @@ export function moveOn(entry, view) {
   take(view);
   if (entry.does === "call") { if (view ? goes(li) || li.dataset.state === "finished" : true) putOnLine(li); return; }
   if (["back", "return", "other-change"].includes(entry.does)) return;
-  if (!view && ["save", "outcome", "skip"].includes(entry.does) && String(entry.line) === root.dataset.line && Number(entry.rep) === Number(li.dataset.rep)) {
-    li.dataset.rep = Number(entry.rep) + 1;
-    if (Number(li.dataset.rep) > Number(root.dataset.reps)) li.dataset.state = "finished";
-    li.parentElement.append(li);
-
-    // Whose lane it is now nobody here can say.
-    for (const each of rows()) each.dataset.lane = "0";
-  }
+  if (!view) alone(entry, root, li);
   if (!wasOn) return;
   delete li.dataset.on;
   take(view);
