@@ -1,13 +1,91 @@
+using System.Data.Common;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Data.Entities;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
 
 namespace InchBurst.Data;
 
-public sealed class ClubDb(DbContextOptions<ClubDb> options) : IdentityDbContext<AppUser>(options)
+public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = null) : IdentityDbContext<AppUser>(options)
 {
+    private bool blocks;
+
+    /// <summary>True while what is written here is put on the shelf of running sessions by the writer.</summary>
+    internal bool IsLiveStep { get; set; }
+
+    public override int SaveChanges(bool acceptAllChangesOnSuccess)
+    {
+        BlockShelf();
+        return base.SaveChanges(acceptAllChangesOnSuccess);
+    }
+
+    public override Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
+    {
+        BlockShelf();
+        return base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+    }
+
+    public override void Dispose()
+    {
+        ReleaseShelf();
+        base.Dispose();
+    }
+
+    public override ValueTask DisposeAsync()
+    {
+        ReleaseShelf();
+        return base.DisposeAsync();
+    }
+
+    protected override void OnConfiguring(DbContextOptionsBuilder optionsBuilder) => optionsBuilder.AddInterceptors(ShelfGuard.Of);
+
+    // Statements that change rows without loading them; what those may touch is not looked into.
+    private sealed class ShelfGuard : DbCommandInterceptor
+    {
+        public static ShelfGuard Of { get; } = new();
+
+        public override InterceptionResult<int> NonQueryExecuting(DbCommand command, CommandEventData eventData, InterceptionResult<int> result)
+        {
+            Block(eventData);
+            return base.NonQueryExecuting(command, eventData, result);
+        }
+
+        public override ValueTask<InterceptionResult<int>> NonQueryExecutingAsync(DbCommand command, CommandEventData eventData, InterceptionResult<int> result, CancellationToken cancellationToken = default)
+        {
+            Block(eventData);
+            return base.NonQueryExecutingAsync(command, eventData, result, cancellationToken);
+        }
+
+        private static void Block(CommandEventData data)
+        {
+            if (data.CommandSource != CommandSource.SaveChanges && data.Context is ClubDb db)
+            {
+                db.BlockShelf(true);
+            }
+        }
+    }
+
+    // A step may be committed long after it was saved, so the shelf stays blocked as long as this context lives: one request.
+    private void BlockShelf(bool isUnseen = false)
+    {
+        if (!IsLiveStep && !blocks && shelf is not null && (isUnseen || ChangeTracker.Entries().Any(e => e.State != EntityState.Unchanged && e.Entity is TrainingSession or Entities.Attendance or Athlete or Run or Mark or RunReading or Entities.RunSeen or RunMeasure)))
+        {
+            blocks = true;
+            shelf.Block();
+        }
+    }
+
+    private void ReleaseShelf()
+    {
+        if (blocks)
+        {
+            blocks = false;
+            shelf!.Release();
+        }
+    }
+
     public DbSet<Club> Clubs => Set<Club>();
 
     public DbSet<ClubExercise> ClubExercises => Set<ClubExercise>();

@@ -9,30 +9,40 @@ using Microsoft.EntityFrameworkCore;
 namespace InchBurst.Data;
 
 /// <summary>A running session in the file: read as one value, and written back as far as it changed.</summary>
-internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendance> people, List<Run> runs, List<GateReading> gates, HashSet<Guid> done)
+internal sealed class LiveFile(ClubDb db, int sessionId)
 {
-    /// <summary>Loads a session; of gates and commands carried out only what a command needs to know, or with none all of it.</summary>
-    public static async Task<LiveFile?> LoadAsync(ClubDb db, int sessionId, LiveCommand? command, CancellationToken cancel)
+    private readonly Dictionary<Guid, Run> rows = [];
+
+    /// <summary>The whole session with its gates and the commands carried out, or null when there is none.</summary>
+    public static async Task<LiveState?> ReadAllAsync(ClubDb db, int sessionId, CancellationToken cancel) => await new LiveFile(db, sessionId).ReadAsync(cancel) is not { } state ? null : state with
     {
-        if (await db.Sessions.SingleOrDefaultAsync(s => s.Id == sessionId, cancel) is not { } session)
+        Gates = Of(await db.GateReadings.AsNoTracking().Where(g => g.SessionId == sessionId).OrderBy(g => g.Id).ToListAsync(cancel), state),
+        Done = [.. await db.DoneCommands.Where(c => c.SessionId == sessionId).Select(c => c.ClientId).ToListAsync(cancel)],
+    };
+
+    /// <summary>The session as one value, without gates and commands carried out; null when there is none.</summary>
+    public async Task<LiveState?> ReadAsync(CancellationToken cancel)
+    {
+        if (await db.Sessions.AsNoTracking().SingleOrDefaultAsync(s => s.Id == sessionId, cancel) is not { } session)
         {
             return null;
         }
 
-        var gate = (command as RepCommand)?.Gate ?? (command as DismissGate)?.Gate;
-        return new(
-            db, session,
-            await db.Attendance.Include(a => a.Athlete).Where(a => a.SessionId == sessionId).OrderBy(a => a.Order).ToListAsync(cancel),
-            await TracksideBook.Told(db.Runs.IgnoreQueryFilters()).Where(r => r.SessionId == sessionId).OrderBy(r => r.Id).ToListAsync(cancel),
-            command is not null && gate is null ? [] : await db.GateReadings.Where(g => g.SessionId == sessionId && (command == null || g.Id == gate)).OrderBy(g => g.Id).ToListAsync(cancel),
-            [.. await db.DoneCommands.Where(c => command == null ? c.SessionId == sessionId : c.ClientId == command.Client).Select(c => c.ClientId).ToListAsync(cancel)]);
+        var people = await db.Attendance.AsNoTracking().Include(a => a.Athlete).Where(a => a.SessionId == sessionId).OrderBy(a => a.Order).ToListAsync(cancel);
+        var runs = await TracksideBook.Told(db.Runs.AsNoTracking().IgnoreQueryFilters()).Where(r => r.SessionId == sessionId).OrderBy(r => r.Id).ToListAsync(cancel);
+        return Read(session, PlanJson.Read(session.RanPlanJson ?? session.PlanJson), people, runs);
     }
 
-    public LiveState Read() => Read(session, PlanJson.Read(session.RanPlanJson ?? session.PlanJson), people, runs) with
+    /// <summary>The session with the gates and the commands carried out that one command needs to know of.</summary>
+    public async Task<LiveState> ForAsync(LiveState state, LiveCommand command, CancellationToken cancel)
     {
-        Gates = [.. gates.Select(g => new LiveGate(g.Id, g.Lane, JsonSerializer.Deserialize<List<GatePass>>(g.PassesJson)!, g.UsedFor is { } used ? used == 0 ? Guid.Empty : runs.FirstOrDefault(r => r.Id == used)?.ClientId ?? Guid.Empty : null))],
-        Done = done,
-    };
+        var gate = (command as RepCommand)?.Gate ?? (command as DismissGate)?.Gate;
+        return state with
+        {
+            Gates = gate is null ? [] : Of(await db.GateReadings.AsNoTracking().Where(g => g.SessionId == sessionId && g.Id == gate).ToListAsync(cancel), state),
+            Done = command.Client != Guid.Empty && await db.DoneCommands.AnyAsync(c => c.ClientId == command.Client, cancel) ? [command.Client] : [],
+        };
+    }
 
     /// <summary>The session as one value, without the gates and the commands carried out.</summary>
     public static LiveState Read(TrainingSession session, SessionPlan plan, IEnumerable<Attendance> people, IEnumerable<Run> runs) => new()
@@ -54,48 +64,74 @@ internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendan
     };
 
     /// <summary>Writes what differs. What is kept of a run's marks is worked out by <paramref name="settle"/>.</summary>
-    /// <returns>Athletes whose runs changed.</returns>
-    public async Task<IReadOnlyCollection<int>> WriteAsync(LiveState before, LiveStep step, LiveCommand command, string by, DateTime now, Func<Run, Task> settle, CancellationToken cancel)
+    /// <returns>The session as it is in the file now, without gates and commands carried out, and the athletes whose runs changed.</returns>
+    public async Task<(LiveState State, IReadOnlyCollection<int> Touched)> WriteAsync(LiveState before, LiveStep step, LiveCommand command, string by, DateTime now, Func<Run, Task> settle, CancellationToken cancel)
     {
         var after = step.State;
-        WriteSession(before, after);
-        WritePeople(before, after);
+        await WriteSessionAsync(before, after, cancel);
+        await WritePeopleAsync(before, after, cancel);
         var touched = await WriteRunsAsync(before, after, now, settle, cancel);
         foreach (var id in after.Done.Except(before.Done))
         {
-            db.DoneCommands.Add(new() { ClientId = id, SessionId = session.Id, At = now });
+            db.DoneCommands.Add(new() { ClientId = id, SessionId = sessionId, At = now });
         }
 
         foreach (var rewritten in step.Events.OfType<RunRewritten>())
         {
-            db.RunCorrections.Add(new() { RunId = runs.Single(r => r.ClientId == rewritten.Run).Id, At = now, By = by, OldMarks = rewritten.Before });
+            db.RunCorrections.Add(new() { RunId = before.Runs.Single(r => r.Id == rewritten.Run).Number, At = now, By = by, OldMarks = rewritten.Before });
         }
 
         await db.SaveChangesAsync(cancel);
-        foreach (var (gate, row) in after.Gates.Zip(gates).Where(g => g.First.UsedFor is not null && g.Second.UsedFor is null))
+        var stored = Numbered(after);
+        foreach (var (gate, was) in after.Gates.Zip(before.Gates).Where(g => g.First.UsedFor is not null && g.Second.UsedFor is null))
         {
-            row.UsedFor = gate.UsedFor == Guid.Empty ? 0 : runs.Single(r => r.ClientId == gate.UsedFor).Id;
+            var row = await db.GateReadings.SingleAsync(g => g.Id == was.Number, cancel);
+            row.UsedFor = gate.UsedFor == Guid.Empty ? 0 : stored.Runs.Single(r => r.Id == gate.UsedFor).Number;
+            await db.SaveChangesAsync(cancel);
         }
 
-        await db.SaveChangesAsync(cancel);
-        return touched;
+        return (stored, touched);
     }
 
-    private void WriteSession(LiveState before, LiveState after)
+    // What came into the book has numbers now.
+    private LiveState Numbered(LiveState after) => after with
     {
+        Gates = [],
+        Done = [],
+        People = [.. after.People.OrderBy(p => p.Order)],
+        Runs = rows.Count == 0 ? after.Runs :
+        [
+            .. after.Runs.Select(r => !rows.TryGetValue(r.Id, out var row) ? r : r with
+            {
+                Number = row.Id,
+                What = r.What with { Id = row.Id },
+                Readings = [.. r.Readings.Select(x => x with { Number = row.Readings.First(k => k.ClientId == x.Id).Id })],
+            }),
+        ],
+    };
+
+    private async Task WriteSessionAsync(LiveState before, LiveState after, CancellationToken cancel)
+    {
+        var (plan, timings) = (!ReferenceEquals(before.Plan, after.Plan), !ReferenceEquals(before.Timings, after.Timings) || before.Usual != after.Usual);
+        if (!plan && !timings && Head(before) == Head(after))
+        {
+            return;
+        }
+
+        var session = await db.Sessions.SingleAsync(s => s.Id == sessionId, cancel);
         if (before.State != after.State && after.State == SessionState.Running)
         {
             session.RanPlanJson ??= session.PlanJson;
         }
 
-        if (!ReferenceEquals(before.Plan, after.Plan))
+        if (plan)
         {
             session.RanPlanJson = PlanJson.Write(after.Plan);
         }
 
         (session.State, session.StartedAt, session.EndedAt) = (after.State, after.StartedAt, after.EndedAt);
         (session.CurrentLineId, session.CurrentRound, session.LineStartedAt, session.CalledAthleteId, session.Lanes) = (after.LineId, after.Round, after.LineFrom, after.Called, after.Lanes);
-        if (!ReferenceEquals(before.Timings, after.Timings))
+        if (timings)
         {
             session.SetTimings(after.Timings, after.Usual);
         }
@@ -106,14 +142,22 @@ internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendan
         }
     }
 
-    private void WritePeople(LiveState before, LiveState after)
+    private static object Head(LiveState state) => (state.State, state.StartedAt, state.EndedAt, state.LineId, state.Round, state.LineFrom, state.Called, state.Lanes);
+
+    private async Task WritePeopleAsync(LiveState before, LiveState after, CancellationToken cancel)
     {
-        foreach (var person in after.People.Except(before.People))
+        var changed = after.People.Except(before.People).ToDictionary(p => p.AthleteId);
+        if (changed.Count == 0)
         {
-            var row = people.FirstOrDefault(a => a.AthleteId == person.AthleteId);
-            if (row is null)
+            return;
+        }
+
+        var there = await db.Attendance.Where(a => a.SessionId == sessionId && changed.Keys.Contains(a.AthleteId)).ToDictionaryAsync(a => a.AthleteId, cancel);
+        foreach (var person in changed.Values)
+        {
+            if (!there.TryGetValue(person.AthleteId, out var row))
             {
-                row = new() { SessionId = session.Id, AthleteId = person.AthleteId };
+                row = new() { SessionId = sessionId, AthleteId = person.AthleteId };
                 db.Attendance.Add(row);
             }
 
@@ -127,7 +171,13 @@ internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendan
         var was = before.Runs.ToDictionary(r => r.Id);
         var changed = after.Runs.Where(r => !ReferenceEquals(was.GetValueOrDefault(r.Id), r)).ToList();
         var touched = new HashSet<int>();
-        var rows = runs.ToDictionary(r => r.ClientId);
+        if (changed.Where(r => was.ContainsKey(r.Id)).Select(r => r.Id).ToList() is { Count: > 0 } there)
+        {
+            foreach (var row in await TracksideBook.Told(db.Runs.IgnoreQueryFilters()).Where(r => there.Contains(r.ClientId)).ToListAsync(cancel))
+            {
+                rows[row.ClientId] = row;
+            }
+        }
 
         // A rep's place must be free before another run takes it.
         var moving = changed.Where(r => was.TryGetValue(r.Id, out var old) && old.Rep > 0 && (old.AthleteId, old.Rep) != (r.AthleteId, r.Rep)).ToList();
@@ -143,7 +193,7 @@ internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendan
         {
             if (!rows.TryGetValue(run.Id, out var row))
             {
-                runs.Add(rows[run.Id] = row = new() { ClientId = run.Id, SessionId = session.Id, LineId = run.LineId });
+                rows[run.Id] = row = new() { ClientId = run.Id, SessionId = sessionId, LineId = run.LineId };
             }
 
             Write(run, row, now);
@@ -199,6 +249,9 @@ internal sealed class LiveFile(ClubDb db, TrainingSession session, List<Attendan
 
     // The file does not say of which zone its times are; all of them are UTC.
     private static DateTime? Utc(DateTime? at) => at is { } time ? DateTime.SpecifyKind(time, DateTimeKind.Utc) : null;
+
+    private static IReadOnlyList<LiveGate> Of(IEnumerable<GateReading> gates, LiveState state) =>
+        [.. gates.Select(g => new LiveGate(g.Id, g.Lane, JsonSerializer.Deserialize<List<GatePass>>(g.PassesJson)!, g.UsedFor is { } used ? used == 0 ? Guid.Empty : state.Run(used)?.Id ?? Guid.Empty : null))];
 
     private static LivePerson Person(Attendance a) => new(a.AthleteId, a.Athlete!.Name, a.Order)
     {

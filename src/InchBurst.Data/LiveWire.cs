@@ -10,7 +10,12 @@ namespace InchBurst.Data;
 /// <param name="At">When, UTC.</param>
 public sealed record GatesHeard(string Name, DateTime At);
 
-/// <summary>Tells every device that watches a session that something in it changed. What changed is read from the file: the wire carries no data.</summary>
+/// <summary>What devices are told of a session.</summary>
+/// <param name="Stamp">Stands for the session as it is then.</param>
+/// <param name="News">What changed, as JSON: the stamps before and after, and a <see cref="Core.Live.LiveChange"/>; null when it has to be fetched.</param>
+public sealed record LiveNews(string Stamp, string? News = null);
+
+/// <summary>Tells every device that watches a session what changed in it, or, where that is more than a device can draw by itself, that something did.</summary>
 public sealed class LiveWire
 {
     // Two runs of the program never give the same stamp, so a device that outlived a restart asks again.
@@ -23,21 +28,27 @@ public sealed class LiveWire
 
         public ConcurrentDictionary<string, DateTime> Gates { get; } = new(StringComparer.Ordinal);
 
-        public ConcurrentDictionary<Channel<bool>, byte> Watchers { get; } = new();
+        public ConcurrentDictionary<Channel<LiveNews>, byte> Watchers { get; } = new();
     }
 
     /// <summary>Stands for the session as it is now; another one means that something changed.</summary>
-    public string Stamp(int sessionId) => Text(Of(sessionId));
+    public string Stamp(int sessionId) => Text(Interlocked.Read(ref Of(sessionId).Changes));
 
-    public void Tell(int sessionId)
+    /// <summary>Tells of a change.</summary>
+    /// <param name="sessionId">Number of the session.</param>
+    /// <param name="change">What changed, as JSON, or null when it has to be fetched.</param>
+    public LiveNews Tell(int sessionId, string? change = null)
     {
         var line = Of(sessionId);
-        Interlocked.Increment(ref line.Changes);
+        var to = Interlocked.Increment(ref line.Changes);
+        var stamp = Text(to);
+        var news = new LiveNews(stamp, change is null ? null : $$"""{"from":"{{Text(to - 1)}}","to":"{{stamp}}","change":{{change}}}""");
         foreach (var watcher in line.Watchers.Keys)
         {
-            // A device that has not read the last word yet needs no second one.
-            watcher.Writer.TryWrite(true);
+            watcher.Writer.TryWrite(news);
         }
+
+        return news;
     }
 
     /// <summary>The sets of gates of a session with their last sign of life, by name; a set that has been silent for ten minutes was taken away.</summary>
@@ -62,28 +73,31 @@ public sealed class LiveWire
 
     private const int MostSets = 12;
 
+    // A device that has so much unread fetches the whole: what it missed shows in the stamps.
+    private const int MostUnread = 50;
+
     private static readonly TimeSpan TakenAway = TimeSpan.FromMinutes(10);
 
     /// <summary>Devices watching a session.</summary>
     public int Watching(int sessionId) => Of(sessionId).Watchers.Count;
 
-    /// <summary>The stamp at once and after every change; null as a sign of life when nothing has changed for a while.</summary>
-    public async IAsyncEnumerable<string?> WatchAsync(int sessionId, TimeSpan signOfLife, [EnumeratorCancellation] CancellationToken cancel = default)
+    /// <summary>The stamp at once, and what changes; null as a sign of life when nothing has changed for a while.</summary>
+    public async IAsyncEnumerable<LiveNews?> WatchAsync(int sessionId, TimeSpan signOfLife, [EnumeratorCancellation] CancellationToken cancel = default)
     {
-        var own = Channel.CreateBounded<bool>(new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite });
+        var own = Channel.CreateBounded<LiveNews>(new BoundedChannelOptions(MostUnread) { FullMode = BoundedChannelFullMode.DropOldest });
         var line = Of(sessionId);
         line.Watchers[own] = 0;
         try
         {
-            yield return Text(line);
+            yield return new(Text(Interlocked.Read(ref line.Changes)));
             while (!cancel.IsCancellationRequested)
             {
                 using var wait = CancellationTokenSource.CreateLinkedTokenSource(cancel);
                 wait.CancelAfter(signOfLife);
-                var changed = false;
+                LiveNews? news = null;
                 try
                 {
-                    changed = await own.Reader.ReadAsync(wait.Token);
+                    news = await own.Reader.ReadAsync(wait.Token);
                 }
                 catch (OperationCanceledException)
                 {
@@ -93,7 +107,7 @@ public sealed class LiveWire
                     }
                 }
 
-                yield return changed ? Text(line) : null;
+                yield return news;
             }
         }
         finally
@@ -104,5 +118,5 @@ public sealed class LiveWire
 
     private Line Of(int sessionId) => lines.GetOrAdd(sessionId, _ => new());
 
-    private string Text(Line line) => $"{run}-{Interlocked.Read(ref line.Changes).ToString(CultureInfo.InvariantCulture)}";
+    private string Text(long change) => $"{run}-{change.ToString(CultureInfo.InvariantCulture)}";
 }

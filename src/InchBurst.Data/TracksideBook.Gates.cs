@@ -24,7 +24,7 @@ public sealed partial class TracksideBook
                 {
                     db.GateReadings.Add(new() { ClientId = client, SessionId = sessionId, At = clock.GetUtcNow().UtcDateTime, Lane = lane, PassesJson = System.Text.Json.JsonSerializer.Serialize(passes) });
                     await db.SaveChangesAsync(cancel);
-                    changed.Add(sessionId);
+                    changed[sessionId] = running.Get(sessionId) is { } state ? (state, new LiveChange { IsWide = true }) : null;
                 }
 
                 return true;

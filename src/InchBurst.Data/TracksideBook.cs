@@ -20,8 +20,14 @@ public sealed record LiveSession(TrainingSession Session, SessionPlan Plan, IRea
     public LiveState State { get; } = LiveFile.Read(Session, Plan, Attendance, Runs);
 }
 
-/// <summary>A command carried out, with the number of the run it is about.</summary>
-public sealed record LiveDone(LiveStep Step, long? Run);
+/// <summary>A command carried out.</summary>
+/// <param name="Step">What became of it.</param>
+/// <param name="Run">Number of the run it is about.</param>
+public sealed record LiveDone(LiveStep Step, long? Run)
+{
+    /// <summary>What devices were told of it, or null when nothing changed.</summary>
+    public LiveNews? News { get; init; }
+}
 
 /// <summary>Who asks something of a running session.</summary>
 /// <param name="Name">Their name.</param>
@@ -29,9 +35,11 @@ public sealed record LiveDone(LiveStep Step, long? Run);
 public sealed record LiveAsker(string Name, bool IsCoach);
 
 /// <summary>Running a session and keeping its book.</summary>
-public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook squads, ResultsBook results, RosterBook roster, CatalogueShelf catalogue, LiveWire wire, WriteTurn turn, TimeProvider clock)
+public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook squads, ResultsBook results, RosterBook roster, CatalogueShelf catalogue, LiveWire wire, LiveShelf running, WriteTurn turn, TimeProvider clock)
 {
-    private readonly HashSet<int> changed = [];
+    // What devices are told once it is stored: the session as it is then and what changed, or nulls where all of it has to be read anew.
+    private readonly Dictionary<int, (LiveState State, LiveChange Change)?> changed = [];
+    private readonly Dictionary<int, LiveNews> told = [];
     private readonly HashSet<int> forget = [];
     private bool inStep;
 
@@ -49,7 +57,8 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
         }
 
         using var own = await turn.TakeAsync(cancel);
-        inStep = true;
+        inStep = db.IsLiveStep = true;
+        told.Clear();
         try
         {
             db.ChangeTracker.Clear();
@@ -62,18 +71,31 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
                 shelf.Forget(athlete);
             }
 
-            foreach (var session in changed)
+            foreach (var (session, what) in changed)
             {
-                wire.Tell(session);
+                Keep(session, what?.State);
+                told[session] = wire.Tell(session, what is { Change: { IsWide: false } change } ? change.Write() : null);
             }
 
             return done;
         }
         finally
         {
-            inStep = false;
+            inStep = db.IsLiveStep = false;
             changed.Clear();
             forget.Clear();
+        }
+    }
+
+    private void Keep(int session, LiveState? state)
+    {
+        if (state is null)
+        {
+            running.Forget(session);
+        }
+        else
+        {
+            running.Put(session, state);
         }
     }
 
@@ -102,37 +124,48 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
     /// <param name="asker">Who asks.</param>
     /// <param name="cancel">Gives up.</param>
     /// <returns>What became of it with the run it is about, or null when there is no such session.</returns>
-    public Task<LiveDone?> DoAsync(int sessionId, LiveCommand command, LiveAsker asker, CancellationToken cancel = default) => StepAsync(
-        async () =>
+    public async Task<LiveDone?> DoAsync(int sessionId, LiveCommand command, LiveAsker asker, CancellationToken cancel = default)
+    {
+        var done = await StepAsync(() => StepAsync(sessionId, command, asker, cancel), cancel);
+        return done?.Step.Answer == LiveAnswer.Stored ? done with { News = told.GetValueOrDefault(sessionId) } : done;
+    }
+
+    private async Task<LiveDone?> StepAsync(int sessionId, LiveCommand command, LiveAsker asker, CancellationToken cancel)
+    {
+        var file = new LiveFile(db, sessionId);
+        var isSecond = changed.ContainsKey(sessionId);
+        if ((isSecond ? null : running.Get(sessionId)) is not { } known && (known = await file.ReadAsync(cancel)) is null)
         {
-            if (await LiveFile.LoadAsync(db, sessionId, command, cancel) is not { } file)
-            {
-                return null;
-            }
+            return null;
+        }
 
-            var before = file.Read();
-            var now = clock.GetUtcNow().UtcDateTime;
-            var club = await db.Clubs.AsNoTracking().SingleAsync(cancel);
-            var exercises = catalogue.Current(db);
-            var world = new LiveWorld(now, asker.Name, asker.IsCoach, exercises) { DistanceUnit = club.DistanceUnit, MassUnit = club.MassUnit, Facts = await FactsAsync(before, command, exercises, cancel) };
-            var step = LiveSteps.Apply(before, command, world);
-            if (step.Answer == LiveAnswer.Stored)
-            {
-                forget.UnionWith(await file.WriteAsync(before, step, command, asker.Name, now, run => SettleAsync(run, cancel), cancel));
-                foreach (var pain in step.Events.OfType<PainNoted>())
-                {
-                    await roster.NotePainAsync(pain.Athlete, pain.Reason, asker.Name, DateOnly.FromDateTime(clock.GetLocalNow().DateTime), cancel);
-                }
+        var before = await file.ForAsync(known, command, cancel);
+        var now = clock.GetUtcNow().UtcDateTime;
+        var club = await db.Clubs.AsNoTracking().SingleAsync(cancel);
+        var exercises = catalogue.Current(db);
+        var world = new LiveWorld(now, asker.Name, asker.IsCoach, exercises) { DistanceUnit = club.DistanceUnit, MassUnit = club.MassUnit, Facts = await FactsAsync(before, command, exercises, cancel) };
+        var step = LiveSteps.Apply(before, command, world);
+        if (step.Answer != LiveAnswer.Stored)
+        {
+            return new(step, step.Run is { } there ? before.Runs.FirstOrDefault(r => r.Id == there)?.Number : null);
+        }
 
-                changed.Add(sessionId);
-            }
+        var (state, touched) = await file.WriteAsync(before, step, command, asker.Name, now, run => SettleAsync(run, cancel), cancel);
+        forget.UnionWith(touched);
+        foreach (var pain in step.Events.OfType<PainNoted>())
+        {
+            await roster.NotePainAsync(pain.Athlete, pain.Reason, asker.Name, DateOnly.FromDateTime(clock.GetLocalNow().DateTime), cancel);
+        }
 
-            return new LiveDone(step, step.Run is { } id ? await db.Runs.IgnoreQueryFilters().Where(r => r.ClientId == id).Select(r => (long?)r.Id).SingleOrDefaultAsync(cancel) : null);
-        },
-        cancel);
+        // What the gates report next is drawn with the picture.
+        var change = LiveChange.Between(known, state);
+        var gates = await db.GateReadings.AnyAsync(g => g.SessionId == sessionId && g.UsedFor == null, cancel);
+        changed[sessionId] = isSecond ? null : (state, change with { IsWide = change.IsWide || before.Gates.Count > 0 || gates });
+        return new(step, step.Run is { } run ? state.Runs.FirstOrDefault(r => r.Id == run)?.Number : null);
+    }
 
     /// <summary>A session as one value, as it stands in the book; null when there is none.</summary>
-    public async Task<LiveState?> StateAsync(int sessionId, CancellationToken cancel = default) => (await LiveFile.LoadAsync(db, sessionId, null, cancel))?.Read();
+    public Task<LiveState?> StateAsync(int sessionId, CancellationToken cancel = default) => LiveFile.ReadAllAsync(db, sessionId, cancel);
 
     // What is known of an athlete is needed only where figures are judged.
     private async Task<EntryFacts> FactsAsync(LiveState state, LiveCommand command, ExerciseCatalogue exercises, CancellationToken cancel)
@@ -160,7 +193,7 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
             change(live);
             live.Session.Version++;
             await db.SaveChangesAsync(cancel);
-            changed.Add(sessionId);
+            changed[sessionId] = null;
             return live;
         },
         cancel);

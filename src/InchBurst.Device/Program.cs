@@ -19,6 +19,15 @@ internal static partial class Device
     internal static void Hear(string state) => session!.Hear(state);
 
     [JSExport]
+    internal static void Change(string change) => session!.Change(change);
+
+    [JSExport]
+    internal static string Told() => session!.Told();
+
+    [JSExport]
+    internal static string Expected(int athlete, int line) => session!.Expected(athlete, line);
+
+    [JSExport]
     internal static string See(string waiting, double now, int line, int round) => session!.See(waiting, now, line, round);
 
     [JSExport]

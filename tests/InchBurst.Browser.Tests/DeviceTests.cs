@@ -12,15 +12,27 @@ public sealed class DeviceTests(ITestOutputHelper output)
 {
     private const int Histories = 1000;
 
-    private const string Script = """
-        const [base, document_, cases, done] = arguments;
+    private const int Batch = 250;
+
+    private const string Begin = """
+        const [base, document_, done] = arguments;
         const began = performance.now();
         import(base + 'dotnet.js').then(({ dotnet }) => dotnet.create()).then((runtime) => runtime.getAssemblyExports('InchBurst.Device')).then(({ Device }) => {
           Device.Open(document_);
-          const ready = performance.now() - began;
-          const views = JSON.parse(cases).map((c) => Device.See(c.waiting, c.now, c.line, 1));
-          done(JSON.stringify({ ready, all: performance.now() - began - ready, views }));
+          window.core = Device;
+          done(JSON.stringify({ ready: performance.now() - began }));
         }).catch((error) => done(JSON.stringify({ error: String(error) })));
+        """;
+
+    private const string Look = """
+        const [fresh, cases] = arguments;
+        const began = performance.now();
+        const views = [];
+        core.Hear(fresh);
+        for (const c of JSON.parse(cases)) views.push(core.See(c.waiting, c.now, c.line, 1));
+        const all = performance.now() - began;
+        for (const c of JSON.parse(cases)) { core.Hear(fresh); core.Change(c.change); views.push(core.See('[]', c.now, c.line, 1) + core.Told() + core.Expected(1, c.line)); }
+        return JSON.stringify({ all, views });
         """;
 
     [Fact]
@@ -30,7 +42,7 @@ public sealed class DeviceTests(ITestOutputHelper output)
             LiveHistory.Fresh,
             new() { Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual, WindowSeconds = 2400, Athletes = [.. LiveHistory.Fresh.People.Select(p => new LiveAthlete(p.AthleteId, p.Name) { Curve = new(8.5, 1.2), BestSpeed = 8.3 })] },
             [], [], "Odalys", true).Write();
-        var cases = new List<(string Waiting, double Now, int Line)>();
+        var cases = new List<(string Waiting, double Now, int Line, string Change)>();
         for (var seed = 1; seed <= Histories; seed++)
         {
             var (state, arrived) = (LiveHistory.Fresh, new Dictionary<Guid, LiveCommand>());
@@ -45,7 +57,7 @@ public sealed class DeviceTests(ITestOutputHelper output)
                 state,
                 6);
             var waiting = arrived.Values.Select(Form).OfType<object>().ToList();
-            cases.Add((JsonSerializer.Serialize(waiting), new DateTimeOffset(LiveHistory.Start.AddSeconds(seed * 3 % 1500)).ToUnixTimeMilliseconds(), LiveHistory.Plan.Lines.ElementAt(seed % 4).Id));
+            cases.Add((JsonSerializer.Serialize(waiting), new DateTimeOffset(LiveHistory.Start.AddSeconds(seed * 3 % 1500)).ToUnixTimeMilliseconds(), LiveHistory.Plan.Lines.ElementAt(seed % 4).Id, LiveChange.Between(LiveHistory.Fresh, state).Write()));
         }
 
         using var app = new AppProcess(demo: true);
@@ -54,14 +66,31 @@ public sealed class DeviceTests(ITestOutputHelper output)
         page.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromMinutes(3);
         page.Go("/Sessions/49/Trackside");
         var base_ = (string)page.Driver.ExecuteScript("return document.querySelector('[data-device]').dataset.device")!;
-        var told = JsonDocument.Parse((string)page.Driver.ExecuteAsyncScript(Script, base_, document, JsonSerializer.Serialize(cases.Select(c => new { waiting = c.Waiting, now = c.Now, line = c.Line })))!).RootElement;
-        Assert.False(told.TryGetProperty("error", out var error), error.ToString());
-        output.WriteLine($"Core on the device ready after {told.GetProperty("ready").GetDouble():0} ms, {Histories} histories seen in {told.GetProperty("all").GetDouble():0} ms (as built, not as published)");
-        var here = LiveDevice.Open(document);
-        var views = told.GetProperty("views").EnumerateArray().Select(v => v.GetString()!).ToList();
-        Assert.Equal(Histories, views.Count);
-        Assert.True(views.Distinct().Count() > Histories / 2);
-        Assert.All(cases.Zip(views), c => Assert.Equal(here.See(c.First.Waiting, c.First.Now, c.First.Line, 1), c.Second));
+        var begun = JsonDocument.Parse((string)page.Driver.ExecuteAsyncScript(Begin, base_, document)!).RootElement;
+        Assert.False(begun.TryGetProperty("error", out var error), error.ToString());
+        var (here, fresh, spent) = (LiveDevice.Open(document), LiveDocument.Write(LiveHistory.Fresh), 0.0);
+        var distinct = new HashSet<string>();
+        foreach (var batch in cases.Chunk(Batch))
+        {
+            var told = JsonDocument.Parse((string)page.Driver.ExecuteScript(Look, fresh, JsonSerializer.Serialize(batch.Select(c => new { waiting = c.Waiting, now = c.Now, line = c.Line, change = c.Change })))!).RootElement;
+            spent += told.GetProperty("all").GetDouble();
+            var views = told.GetProperty("views").EnumerateArray().Select(v => v.GetString()!).ToList();
+            Assert.Equal(Batch * 2, views.Count);
+            distinct.UnionWith(views);
+            here.Hear(fresh);
+            Assert.All(batch.Zip(views), c => Assert.Equal(here.See(c.First.Waiting, c.First.Now, c.First.Line, 1), c.Second));
+
+            // And told only what changed, it is the same session and looks the same.
+            Assert.All(batch.Zip(views.Skip(Batch)), c =>
+            {
+                here.Hear(fresh);
+                here.Change(c.First.Change);
+                Assert.Equal(here.See("[]", c.First.Now, c.First.Line, 1) + here.Told() + here.Expected(1, c.First.Line), c.Second);
+            });
+        }
+
+        Assert.True(distinct.Count > Histories);
+        output.WriteLine($"Core on the device ready after {begun.GetProperty("ready").GetDouble():0} ms, {Histories} histories seen in {spent:0} ms (as built, not as published)");
     }
 
     // A command as the form that sends it would tell it; those that have no form here do not wait.

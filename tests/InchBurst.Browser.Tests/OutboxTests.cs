@@ -27,7 +27,7 @@ public sealed class OutboxTests
           for (const e of entries) await outbox.put({ url: '/anywhere', fields: [['client', e.client]], by: e.by ?? 'me', held: e.held });
           const said = [];
           for (let i = 0; i < times; i += 1) {
-            const flush = () => outbox.flush('me', async (entry, answer) => said.push(`${entry.fields[0][1]} ${answer.state}`));
+            const flush = () => outbox.flush('me', () => 'live', async (entry, answer) => said.push(`${entry.fields[0][1]} ${answer.state}`));
             const results = await Promise.all([flush(), flush()]);
             said.push(results.map((r) => (r.signIn ? 'sign in' : r.reached ? 'reached' : 'not reached')).join(' / '));
           }

@@ -101,6 +101,51 @@ public class LiveDeviceTests
         Assert.Equal("Known", (string)See(device, waiting)["answers"]![0]!["answer"]!);
     }
 
+    [Fact]
+    public void What_changed_is_taken_in_with_what_it_says_and_drawn_from_there()
+    {
+        var device = Device();
+        Assert.Null(See(device, "[]")["last"]);
+        LiveStep Do(LiveState on, string marks, int rep, int number, params (string, string)[] more)
+        {
+            var command = LiveForms.Read(LiveVerb.Save, Fields(Save(1, rep, marks, more)).Select(f => new KeyValuePair<string, string>(f[0], f[1])))!;
+            var step = LiveSteps.Apply(on, command, new(LiveHistory.Start.AddMinutes(10), "Kofi", false, ExerciseCatalogue.BuiltIn));
+            return step with { State = step.State with { Runs = [.. step.State.Runs.Select(r => r.Number == 0 ? r with { Number = number } : r)] } };
+        }
+
+        var first = Do(LiveHistory.Fresh, "1.75 3.10", 1, 7, ("seen", "reached")).State;
+        device.Change(LiveChange.Between(LiveHistory.Fresh, first).Write());
+        var view = See(device, "[]");
+        Assert.Equal("2 rep 1 ready, 3 rep 1 ready, 1 rep 2 resting", Rows(view));
+        var last = view["last"]!;
+        Assert.Equal((7, "Ada Quillfeather", 1, "timed", "Kofi"), ((int)last["number"]!, (string)last["name"]!, (int)last["rep"]!, (string)last["what"]!, (string)last["by"]!));
+        Assert.Equal("Reached in front", (string)Assert.Single(last["seen"]!.AsArray())!);
+        Assert.Equal(["0–10 m  1.75  5.71", "10–20 m  1.35  7.41"], last["panel"]!["splits"]!.AsArray().Select(x => (string)x!));
+        Assert.Null(last["panel"]!["gauge"]);
+        Assert.Equal("7 Ada Quillfeather 1 1.75 at 10 m 3.10 at 20 m", string.Join(' ', view["latest"]!.AsArray().Select(r => $"{r!["number"]} {r["name"]} {r["rep"]} {r["figures"]}")));
+
+        // The next one has a gauge, stands before it in the list, and can be taken back.
+        var second = Do(first, "1.90 3.60", 2, 8, ("overrule", "true")).State;
+        device.Change(LiveChange.Between(first, second).Write());
+        view = See(device, "[]");
+        Assert.Equal((0.794, 0.95, 1), (Math.Round((double)view["last"]!["panel"]!["gauge"]!["share"]!, 3), (double)view["last"]!["panel"]!["gauge"]!["stop"]!, view["last"]!["panel"]!["gauge"]!["earlier"]!.AsArray().Count));
+        Assert.Equal([8, 7], view["latest"]!.AsArray().Select(r => (int)r!["number"]!));
+        Assert.False((bool?)view["last"]!["isDone"] ?? false);
+        var undone = LiveSteps.Apply(second, new UndoRun(8), new(LiveHistory.Start.AddMinutes(11), "Kofi", false, ExerciseCatalogue.BuiltIn)).State;
+        device.Change(LiveChange.Between(second, undone).Write());
+        view = See(device, "[]");
+        Assert.Equal((7, 1), ((int)view["last"]!["number"]!, view["latest"]!.AsArray().Count));
+
+        // What is told is what the server would tell, and expected times are the athlete's own.
+        Assert.Equal(LiveDocument.Write(undone), device.Told());
+        var expected = JsonSerializer.Deserialize<double[]>(device.Expected(1, Sprint))!;
+        Assert.Equal(2, expected.Length);
+        var slower = LiveDevice.Open(new LiveDocument(LiveHistory.Fresh, Setting with { Athletes = [Setting.Athletes[0] with { Curve = new(7.0, 1.2) }] }, [], [], "Odalys", true).Write());
+        Assert.All(expected.Zip(JsonSerializer.Deserialize<double[]>(slower.Expected(1, Sprint))!), e => Assert.True(e.Second > e.First));
+        Assert.Equal("[]", device.Expected(99, Sprint));
+        Assert.Equal("[]", device.Expected(1, 999));
+    }
+
     private static string[][] Fields(string waiting) => [.. JsonNode.Parse(waiting)![0]!["fields"]!.AsArray().Select(f => f!.AsArray().Select(x => (string)x!).ToArray())];
 
     [Theory]

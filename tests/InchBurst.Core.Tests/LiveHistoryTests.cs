@@ -60,6 +60,36 @@ public class LiveHistoryTests
         },
         iter: 10_000);
 
+    [Fact]
+    public void A_device_told_only_what_changed_has_the_session_itself_after_every_command() => Gen.Int[0, int.MaxValue / 2].Sample(
+        seed =>
+        {
+            var (state, number) = (First, 0L);
+            var device = First with { Gates = [], Done = [] };
+            new LiveHistory(seed).RunAsync(
+                delivery =>
+                {
+                    var step = LiveSteps.Apply(state, delivery.Command, LiveHistory.World(delivery, ExerciseCatalogue.BuiltIn));
+                    var after = Numbered(step.State, ref number);
+                    var change = LiveChange.Between(state, after);
+                    var was = device;
+                    device = LiveChange.Read(change.Write()).On(device);
+                    Assert.Equal(Listed(after with { Gates = [], Done = [] }), Listed(device));
+
+                    // Told twice it is the same, and what is not wide leaves everything but runs and people alone.
+                    Assert.Equal(Listed(device), Listed(change.On(device)));
+                    Assert.True(change.IsWide || Listed(was with { Runs = [], People = [], Called = null, EndedAt = null }) == Listed(device with { Runs = [], People = [], Called = null, EndedAt = null }));
+                    state = after;
+                    return Task.FromResult((step, state));
+                },
+                First,
+                8).GetAwaiter().GetResult();
+        },
+        iter: 500);
+
+    // The order of who is listed is told by their own order.
+    private static string Listed(LiveState state) => Text(state with { People = [.. state.People.OrderBy(p => p.Order).ThenBy(p => p.AthleteId)] });
+
     private static void Whole(LiveState before, Delivery delivery, LiveStep step, LiveState after)
     {
         Assert.True(step.Answer == LiveAnswer.Stored || ReferenceEquals(step.State, before));

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using InchBurst.Core.Live;
+using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
@@ -27,6 +28,7 @@ public sealed class LiveHistoryDataTests : IAsyncLifetime
     [Fact]
     public async Task What_Core_says_a_session_is_after_a_command_is_what_the_file_holds()
     {
+        var shelf = house.Services.GetRequiredService<LiveShelf>();
         for (var seed = 1; seed <= Histories; seed++)
         {
             var session = await NewAsync();
@@ -38,6 +40,11 @@ public sealed class LiveHistoryDataTests : IAsyncLifetime
                     var step = (await InAsync(delivery.At, book => book.DoAsync(session, delivery.Command, new(delivery.By, delivery.IsCoach))))!.Step;
                     last = (await InAsync(delivery.At, book => book.StateAsync(session)))!;
                     Assert.Equal(Text(Numbered(step.State, last)), Text(last));
+
+                    // What is kept at hand for the next command is the file's own.
+                    var kept = shelf.Get(session);
+                    Assert.True(kept is not null || step.Answer != LiveAnswer.Stored);
+                    Assert.Equal(Text(last), kept is null ? Text(last) : Text(kept with { Gates = last.Gates, Done = last.Done }));
                     return (step, last);
                 },
                 (await InAsync(LiveHistory.Start, book => book.StateAsync(session)))!,
@@ -57,6 +64,39 @@ public sealed class LiveHistoryDataTests : IAsyncLifetime
             return !kept.SequenceEqual(r.Stretches.Select(s => (s.AthleteId, s.Key, s.FromMillimetres, s.ToMillimetres, s.Seconds)).Order());
         }));
         Assert.Equal(0, wrong);
+    }
+
+    [Fact]
+    public async Task What_is_kept_at_hand_goes_when_anybody_else_writes_and_nothing_is_kept_meanwhile()
+    {
+        var shelf = house.Services.GetRequiredService<LiveShelf>();
+        var session = await NewAsync();
+        Task<LiveDone?> Call(int athlete) => InAsync(LiveHistory.Start, book => book.DoAsync(session, new CallAthlete(athlete) { Client = Guid.NewGuid() }, new("Odalys", true)));
+        await Call(1);
+        Assert.Equal(1, shelf.Get(session)!.Called);
+        await house.InDbAsync(db => db.Clubs.CountAsync());
+        Assert.NotNull(shelf.Get(session));
+        await house.InDbAsync(async db =>
+        {
+            (await db.Athletes.FirstAsync(a => a.Id == 2)).Name = "Renamed Quillfeather";
+            await db.SaveChangesAsync();
+            Assert.Null(shelf.Get(session));
+            shelf.Put(session, LiveHistory.Fresh);
+            Assert.Null(shelf.Get(session));
+            return 0;
+        });
+        Assert.Null(shelf.Get(session));
+        await Call(2);
+        Assert.Equal((2, "Renamed Quillfeather"), (shelf.Get(session)!.Called, shelf.Get(session)!.Person(2)!.Name));
+
+        // A run written by hand, too, and it is there for the next command.
+        await house.InDbAsync(async db =>
+        {
+            db.Runs.Add(new() { ClientId = Guid.NewGuid(), SessionId = session, AthleteId = 3, LineId = LiveHistory.Plan.Lines.First().Id, Rep = 1, Outcome = RunOutcome.NotTimed, FinishedAt = LiveHistory.Start });
+            return await db.SaveChangesAsync();
+        });
+        await Call(3);
+        Assert.Single(shelf.Get(session)!.Runs);
     }
 
     private Task<int> NewAsync() => house.InDbAsync(async db =>

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json.Nodes;
 using System.Net;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
@@ -356,14 +357,25 @@ public sealed class LiveTests : IAsyncLifetime
         using var cancel = new CancellationTokenSource(TimeSpan.FromSeconds(20));
         await using var watch = wire.WatchAsync(49, TimeSpan.FromSeconds(10), cancel.Token).GetAsyncEnumerator(cancel.Token);
         Assert.True(await watch.MoveNextAsync());
-        var first = watch.Current;
-        Assert.Equal(wire.Stamp(49), first);
+        var first = watch.Current!.Stamp;
+        Assert.Equal((wire.Stamp(49), null), (first, watch.Current.News));
         var pending = watch.MoveNextAsync();
         await house.InDbAsync(db => db.Sessions.CountAsync());
         Assert.False(pending.IsCompleted);
         await SaveAsync(1, 1, "3.30|4.40");
         Assert.True(await pending);
-        Assert.NotEqual(first, watch.Current);
+        Assert.Equal(wire.Stamp(49), watch.Current!.Stamp);
+
+        // What changed is told with it: one run, and where it stands in what went before.
+        var news = JsonNode.Parse(watch.Current.News!)!;
+        Assert.Equal((first, watch.Current.Stamp), ((string)news["from"]!, (string)news["to"]!));
+        var told = LiveChange.Read(news["change"]!.ToJsonString());
+        Assert.Equal((1, 4.40, true), (Assert.Single(told.Runs).AthleteId, told.Runs[0].What.Marks[^1].Seconds, told.Runs[0].Number > 0));
+
+        // A change that is more than runs has to be fetched, and so has one made outside of commands.
+        await coach.PostAsync(Url, $"{Url}?handler=Reps", ("line", $"{fly}"), ("by", "1"));
+        Assert.True(await watch.MoveNextAsync());
+        Assert.Null(watch.Current!.News);
         Assert.Equal(wire.Stamp(49), (await coach.PageAsync(Url)).QuerySelector("#live")!.GetAttribute("data-stamp"));
 
         // Each sign that nothing has happened is empty, and a device that goes away is forgotten.

@@ -1,79 +1,10 @@
 using System.Text.Json;
-using System.Text.Json.Serialization;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Live;
-
-/// <summary>A command as a device keeps it: the verb and the fields of its form.</summary>
-/// <param name="Verb">The verb.</param>
-/// <param name="Fields">Names and values.</param>
-public sealed record DeviceCommand([property: JsonConverter(typeof(JsonStringEnumConverter<LiveVerb>))] LiveVerb Verb, string[][] Fields)
-{
-    /// <summary>As Core carries it out, or null.</summary>
-    internal LiveCommand? Command => LiveForms.Read(Verb, Fields.Where(f => f.Length == 2).Select(f => new KeyValuePair<string, string>(f[0], f[1])));
-}
-
-/// <summary>Somebody in the running order, for drawing.</summary>
-/// <param name="Athlete">Number of the athlete.</param>
-/// <param name="Rep">Rep to run next.</param>
-/// <param name="Ready">When the rest is over, ms since 1970; null with nothing to rest from.</param>
-/// <param name="State">State now, in small letters.</param>
-/// <param name="Lane">Lane of the next go; 0 for none.</param>
-/// <param name="Note">Why out.</param>
-/// <param name="Warning">What to mind.</param>
-/// <param name="Side">Side of the next rep, or null.</param>
-public sealed record DeviceRow(int Athlete, int Rep, double? Ready, string State, int Lane, string Note, string Warning, string? Side);
-
-/// <summary>What a time says, for drawing.</summary>
-public sealed record DevicePanel(string Name, string Label, string Seconds, string Speed, string SpeedUnit)
-{
-    /// <summary>Percent of the best, as text; null the first time.</summary>
-    public string? Share { get; init; }
-
-    /// <summary>The best it is compared with, as text.</summary>
-    public string? Best { get; init; }
-
-    /// <summary>True for a new best.</summary>
-    public bool IsBest { get; init; }
-
-    /// <summary>Against the rep before, as text.</summary>
-    public string? Change { get; init; }
-
-    /// <summary>What the drop-off says; null with nothing to compare.</summary>
-    public string? DropOff { get; init; }
-
-    /// <summary>Why to stop; null while there is no reason.</summary>
-    public string? Stop { get; init; }
-}
-
-/// <summary>What became of a waiting command on the device.</summary>
-/// <param name="Answer">What became of it.</param>
-/// <param name="Said">In words, or null.</param>
-/// <param name="Panel">What its time says, or null.</param>
-public sealed record DeviceAnswer([property: JsonConverter(typeof(JsonStringEnumConverter<LiveAnswer>))] LiveAnswer Answer, string? Said, DevicePanel? Panel);
-
-/// <summary>A session on a device: as the server last told it, with what the device has done since.</summary>
-/// <param name="Line">Line shown; 0 for none.</param>
-/// <param name="Round">Round of its block.</param>
-/// <param name="Reps">Reps of the line.</param>
-/// <param name="LineFrom">When it came on, ms since 1970.</param>
-/// <param name="Rows">The running order.</param>
-/// <param name="Answers">What became of the waiting commands, in their order.</param>
-/// <param name="Behind">Seconds behind the plan; null while the session does not run.</param>
-/// <param name="Finish">Predicted end from the start, s.</param>
-/// <param name="Over">Seconds past the window.</param>
-public sealed record DeviceView(int Line, int Round, int Reps, double? LineFrom, IReadOnlyList<DeviceRow> Rows, IReadOnlyList<DeviceAnswer> Answers, double? Behind, double? Finish, double? Over);
-
-/// <summary>A doubt about a figure, for drawing.</summary>
-public sealed record DeviceDoubt(int Index, string Message, bool IsImpossible, bool IsMissing);
-
-/// <summary>What is to be said of figures while they are typed.</summary>
-/// <param name="Doubts">What is odd about them.</param>
-/// <param name="Panel">What they say so far; null while they say nothing.</param>
-public sealed record DeviceWord(IReadOnlyList<DeviceDoubt> Doubts, DevicePanel? Panel);
 
 /// <summary>Core on a device: few questions, in text, on a session the device took along. Order, rests, doubts and meaning are the server's own.</summary>
 public sealed class LiveDevice
@@ -82,6 +13,8 @@ public sealed class LiveDevice
     private string waitingText = "[]";
     private LiveDocument document;
     private (LiveState State, IReadOnlyList<DeviceAnswer> Answers) held;
+    private (LiveState? Of, DeviceLast? Last, IReadOnlyList<DeviceRun> Latest) said;
+    private Guid touched;
 
     private LiveDevice(LiveDocument document) => (this.document, held) = (document, (document.State, []));
 
@@ -100,6 +33,34 @@ public sealed class LiveDevice
         document = document with { State = JsonSerializer.Deserialize(state, LiveJsonContext.Default.LiveState) ?? throw new JsonException("There is no session.") };
         (waitingText, held) = ("[]", (document.State, []));
         sights.Clear();
+    }
+
+    /// <summary>Hears what changed since.</summary>
+    /// <param name="change">A <see cref="LiveChange"/> as JSON.</param>
+    /// <exception cref="JsonException">The text is no change.</exception>
+    public void Change(string change)
+    {
+        var read = LiveChange.Read(change);
+        document = document with { State = read.On(document.State) };
+        touched = read.Runs.LastOrDefault()?.Id ?? touched;
+        (waitingText, held) = ("[]", (document.State, []));
+        sights.Clear();
+    }
+
+    /// <summary>The session as the server last told it, as JSON.</summary>
+    public string Told() => LiveDocument.Write(document.State);
+
+    /// <summary>What an athlete is expected to take on a line, box by box.</summary>
+    /// <param name="athlete">Number of the athlete.</param>
+    /// <param name="line">Number of the line.</param>
+    /// <returns>Seconds, null for boxes that are no times, as a JSON list; empty for an athlete or a line that is not there.</returns>
+    public string Expected(int athlete, int line)
+    {
+        var setting = document.Setting;
+        IReadOnlyList<double?> times = State.Person(athlete) is { } person && State.Plan.Line(line) is { } of
+            ? [.. LiveEntry.Boxes(LiveEntry.DemandFor(of, setting, setting.Athlete(person)), State.TimingOf(line), setting.DistanceUnit, setting.MassUnit).Select(b => b.ExpectedSeconds)]
+            : [];
+        return JsonSerializer.Serialize(times, LiveJsonContext.Default.IReadOnlyListNullableDouble);
     }
 
     /// <summary>The session now, with what waits to be sent counted as done.</summary>
@@ -124,9 +85,13 @@ public sealed class LiveDevice
         }
 
         var rows = sight.Order.Select(t => new DeviceRow(
-            t.Person.AthleteId, t.Turn.Rep, t.Turn.ReadyAt is { } ready ? Milliseconds(ready) : null, t.Turn.State.ToString().ToLowerInvariant(), t.Turn.Lane, t.Note, t.Warning, sight.Place!.Line.SideOfTurn(t.Turn.Rep)?.ToString()));
+            t.Person.AthleteId, t.Turn.Rep, t.Turn.ReadyAt is { } ready ? Milliseconds(ready) : null, t.Turn.State.ToString().ToLowerInvariant(), t.Turn.Lane, t.Note, t.Warning, sight.Place!.Line.SideOfTurn(t.Turn.Rep)?.ToString(), t.Person.Holds));
         var view = new DeviceView(
-            sight.Place?.Line.Id ?? 0, sight.Place?.Round ?? 1, sight.Turns.Reps, State.LineFrom is { } from ? Milliseconds(from) : null, [.. rows], held.Answers, sight.Forecast?.BehindSeconds, sight.Forecast?.FinishSeconds, sight.Forecast?.OverSeconds);
+            sight.Place?.Line.Id ?? 0, sight.Place?.Round ?? 1, sight.Turns.Reps, State.LineFrom is { } from ? Milliseconds(from) : null, [.. rows], held.Answers, sight.Forecast?.BehindSeconds, sight.Forecast?.FinishSeconds, sight.Forecast?.OverSeconds)
+        {
+            Last = Said().Last,
+            Latest = Said().Latest,
+        };
         return JsonSerializer.Serialize(view, LiveJsonContext.Default.DeviceView);
     }
 
@@ -183,15 +148,42 @@ public sealed class LiveDevice
         };
     }
 
-    private DevicePanel? Panel(LiveStep step)
+    private DevicePanel? Panel(LiveStep step) =>
+        step.Answer == LiveAnswer.Stored && step.Run is { } id && step.State.Runs.FirstOrDefault(r => r.Id == id) is { } run ? Panel(step.State, run) : null;
+
+    // What was logged or changed last, and the latest runs; worked out once for a session as it stands.
+    private (LiveState? Of, DeviceLast? Last, IReadOnlyList<DeviceRun> Latest) Said()
     {
-        if (step.Answer != LiveAnswer.Stored || step.Run is not { } id || step.State.Runs.FirstOrDefault(r => r.Id == id) is not { What.Marks.Count: > 0 } run || step.State.Person(run.AthleteId) is not { } person)
+        if (ReferenceEquals(said.Of, State))
+        {
+            return said;
+        }
+
+        var standing = State.Runs.Where(r => !r.IsTakenBack && r.Number > 0).ToList();
+        var last = standing.FirstOrDefault(r => r.Id == touched) ?? standing.MaxBy(r => r.Number);
+        return said = (
+            State, last is null || State.Person(last.AthleteId) is not { } person ? null : Last(last, person),
+            [.. standing.OrderByDescending(r => r.FinishedAt).ThenByDescending(r => r.Number).Take(LatestRuns).Select(r => new DeviceRun(r.Number, State.Person(r.AthleteId)?.Name ?? "", r.LineId, r.Rep, LiveEntry.FiguresOf(r)))]);
+    }
+
+    private const int LatestRuns = 10;
+
+    private DeviceLast Last(LiveRun run, LivePerson person) => new(
+        run.Number, person.AthleteId, person.Name, run.Rep, run.Outcome.ToString().ToLowerInvariant(), run.By, Panel(State, run),
+        [.. run.Measures.Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Text(m, document.Setting.DistanceUnit, document.Setting.MassUnit)}")],
+        [.. run.Seen.Select(Catalogue.Observations.Says)], run.Told.Count,
+        run.Told.Count > 1 ? run.Picked.Length == 0 && run.Told.Select(r => r.Method).Distinct().Count() == 1 ? ", the mean stands" : "" : null,
+        person.DoneReason is not null);
+
+    private DevicePanel? Panel(LiveState state, LiveRun run)
+    {
+        if (run.What.Marks.Count == 0 || state.Person(run.AthleteId) is not { } person)
         {
             return null;
         }
 
         var setting = document.Setting;
-        var said = LiveEntry.Meaning(step.State, run, LiveEntry.BestBefore(step.State, run, setting.Athlete(person)), setting.School["stop.share"] / 100);
+        var said = LiveEntry.Meaning(state, run, LiveEntry.BestBefore(state, run, setting.Athlete(person)), setting.School["stop.share"] / 100);
         return new(
             person.Name, said.Meaning.Label + (run.What.Side is { } side ? " " + side.ToString().ToLowerInvariant() : "") + (run.What.Method == TimingMethod.Hand ? " by hand" : ""),
             Figures.Split(said.Meaning.Seconds), Figures.SpeedNumber(said.Meaning.Speed, setting.SpeedUnit), Figures.SymbolOf(setting.SpeedUnit))
@@ -202,6 +194,9 @@ public sealed class LiveDevice
             Change = said.ChangeSeconds is { } change ? $"{Figures.Signed(change)} s on last" : null,
             DropOff = said.DropOff?.Advice,
             Stop = said.DropOff is { SaysStop: true } stop ? $"{Figures.Exact(stop.Share * 100, 1)}%, under the line" : null,
+            Gauge = said.DropOff is { } drop ? new(drop.Share, drop.StopShare, drop.Earlier) : null,
+            Splits = LiveEntry.Splits(run.What, setting.SpeedUnit),
+            Sides = LiveEntry.Sides(said.Left, said.Right, run.What.Method),
         };
     }
 

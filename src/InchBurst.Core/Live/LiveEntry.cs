@@ -47,6 +47,32 @@ public static class LiveEntry
         return [.. boxes, .. line.AskedMeasures.Select(kind => new LiveBox(Measures.Of(kind).Label, Measures.Unit(kind, distance, mass), false, null))];
     }
 
+    /// <summary>A line as it is for one athlete: what is expected of them is their own.</summary>
+    /// <param name="line">The line.</param>
+    /// <param name="setting">What the session is held in.</param>
+    /// <param name="athlete">The athlete as the book knows them.</param>
+    public static LineDemand DemandFor(PlanLine line, LiveSetting setting, LiveAthlete athlete) =>
+        LineDemand.Of(line, setting.Catalogue.Find(line.Exercise), new(athlete.Curve ?? setting.Pace, athlete.MassKilograms));
+
+    /// <summary>Each split of a run with its speed, as text; none for a run of one stretch.</summary>
+    /// <param name="run">The run.</param>
+    /// <param name="unit">Unit of speeds.</param>
+    public static IReadOnlyList<string> Splits(LoggedRun run, SpeedReading unit) => run.Segments.Count < 2 ? [] :
+        [.. run.Segments.Select(s => $"{Figures.Number(s.FromMetres, 1)}–{Figures.Number(s.ToMetres, 1)} m  {Figures.Split(s.Seconds)}  {Figures.SpeedNumber(s.MeanSpeed, unit)}")];
+
+    /// <summary>Left against right in words, or null while a side is missing.</summary>
+    /// <param name="left">Times to the left, s.</param>
+    /// <param name="right">Times to the right, s.</param>
+    /// <param name="method">How they were timed.</param>
+    public static string? Sides(IReadOnlyList<double> left, IReadOnlyList<double> right, TimingMethod method) => SideGap.Of(left, right, method) is { } gap
+        ? $"left {Figures.Split(left.Average())}, right {Figures.Split(right.Average())}: "
+            + (gap.IsBeyondError ? $"{(gap.IsLeftFaster ? "right" : "left")} {Figures.Exact(gap.Share * 100, 1)}% slower" : gap.ErrorShare >= 1 ? "one rep a side cannot tell them apart" : "no difference beyond error")
+        : null;
+
+    /// <summary>The figures of a run in a list of runs, or what became of it.</summary>
+    /// <param name="run">The run.</param>
+    public static string FiguresOf(LiveRun run) => run.Outcome == RunOutcome.Skipped ? "skipped" : run.What.Marks.Count > 0 ? run.MarksText : run.Measures.Count > 0 ? "measured" : run.Seen.Count > 0 ? "noted" : "no time";
+
     /// <summary>What the gates saw, as it would be typed into the boxes of a line; empty texts where they saw nothing.</summary>
     /// <param name="gate">What the gates saw.</param>
     /// <param name="timing">How the line is timed.</param>

@@ -75,7 +75,9 @@ internal sealed class PlanConverter : JsonConverter<SessionPlan>
 [JsonSourceGenerationOptions(JsonSerializerDefaults.Web, DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull, IgnoreReadOnlyProperties = true, IncludeFields = true, Converters = [typeof(CurveConverter), typeof(PlanConverter)])]
 [JsonSerializable(typeof(LiveDocument))]
 [JsonSerializable(typeof(LiveState))]
+[JsonSerializable(typeof(LiveChange))]
 [JsonSerializable(typeof(DeviceView))]
+[JsonSerializable(typeof(IReadOnlyList<double?>))]
 [JsonSerializable(typeof(DeviceWord))]
 [JsonSerializable(typeof(DeviceCommand[]))]
 internal sealed partial class LiveJsonContext : JsonSerializerContext;

@@ -63,6 +63,7 @@ public static class House
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<CurveShelf>();
         services.AddSingleton<LiveWire>();
+        services.AddSingleton<LiveShelf>();
         services.AddSingleton<WriteTurn>();
         services.AddSingleton<Shipped>();
         services.AddSingleton<DeviceFiles>();
@@ -156,13 +157,13 @@ public static class House
     private static async IAsyncEnumerable<SseItem<string>> Live(int id, LiveWire wire, TimeProvider clock, CancellationToken stopping, [EnumeratorCancellation] CancellationToken gone)
     {
         using var either = CancellationTokenSource.CreateLinkedTokenSource(stopping, gone);
-        await foreach (var stamp in wire.WatchAsync(id, SignOfLife, either.Token))
+        await foreach (var news in wire.WatchAsync(id, SignOfLife, either.Token))
         {
             // A sign of life tells how long each set of gates has been silent, in ms.
             var now = clock.GetUtcNow().UtcDateTime;
-            yield return stamp is null
+            yield return news is null
                 ? new(System.Text.Json.JsonSerializer.Serialize(wire.Gates(id, now).ToDictionary(g => g.Name, g => (long)(now - g.At).TotalMilliseconds)), "alive")
-                : new(stamp, "changed");
+                : news.News is { } change ? new(change, "change") : new(news.Stamp, "changed");
         }
     }
 

@@ -138,7 +138,6 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
 
         var value = live.State.Run(run.Id)!;
         var said = LiveEntry.Meaning(live.State, value, await results.BestBeforeAsync(run), school["stop.share"] / 100);
-        var splits = value.What.Segments.Count < 2 ? [] : value.What.Segments.Select(s => $"{Figures.Number(s.FromMetres, 1)}–{Figures.Number(s.ToMetres, 1)} m  {Figures.Split(s.Seconds)}  {Figures.SpeedNumber(s.MeanSpeed, club.SpeedUnit)}").ToList();
-        return new(run, athlete, said.Meaning, splits, said.ChangeSeconds, said.DropOff, LiveWords.Sides(said.Left, said.Right, run.Method), measures, timing);
+        return new(run, athlete, said.Meaning, LiveEntry.Splits(value.What, club.SpeedUnit), said.ChangeSeconds, said.DropOff, LiveEntry.Sides(said.Left, said.Right, run.Method), measures, timing);
     }
 }

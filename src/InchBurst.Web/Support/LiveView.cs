@@ -96,7 +96,7 @@ public sealed record LiveView(
         .. Live.Runs.OrderByDescending(r => r.FinishedAt).ThenByDescending(r => r.Id).Take(10)
             .Select(r => (Run: r, Live.Attendance.FirstOrDefault(a => a.AthleteId == r.AthleteId)?.Athlete?.Name, Line: Live.Plan.Line(r.LineId)))
             .Where(r => r.Name is not null && r.Line is not null)
-            .Select(r => (r.Run, r.Name!, r.Line!, r.Run.Outcome == RunOutcome.Skipped ? "skipped" : r.Run.Marks.Count > 0 ? r.Run.MarksText() : r.Run.Measures.Count > 0 ? "measured" : r.Run.Seen.Count > 0 ? "noted" : "no time")),
+            .Select(r => (r.Run, r.Name!, r.Line!, LiveEntry.FiguresOf(Live.State.Run(r.Run.Id)!))),
     ];
 
     /// <summary>What a line is called beside the others of its plan: by its dose too where another has the same name.</summary>

@@ -59,12 +59,6 @@ public static class LiveWords
         return $"{how}, {from}{behind}{unsaid}{on}{(timing.Entry == EntryMode.Segments ? ", split times" : "")}";
     }
 
-    /// <summary>Left against right in words, or null while a side is missing.</summary>
-    public static string? Sides(IReadOnlyList<double> left, IReadOnlyList<double> right, TimingMethod method) => SideGap.Of(left, right, method) is { } gap
-        ? $"left {Figures.Split(left.Average())}, right {Figures.Split(right.Average())}: "
-            + (gap.IsBeyondError ? $"{(gap.IsLeftFaster ? "right" : "left")} {Figures.Exact(gap.Share * 100, 1)}% slower" : gap.ErrorShare >= 1 ? "one rep a side cannot tell them apart" : "no difference beyond error")
-        : null;
-
     /// <summary>Headline time of one reading of a run, s.</summary>
     public static double Headline(Run run, RunReading reading)
     {

@@ -188,7 +188,7 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
             var read = logged.Where(r => RunMeaning.SameButSide(r.Logged, lead)).Select(r => (r: r.Run, RunMeaning.Against(r.Logged, null))).ToList();
             var best = read.MinBy(r => r.Item2.Seconds).r;
             var sides = read.Where(r => r.r.Side is not null).ToLookup(r => r.r.Side!.Value, r => r.Item2.Seconds);
-            times.Add(new(names[own.Key], read, await results.BestBeforeAsync(best, earlierDaysOnly: true), LiveWords.Sides([.. sides[Side.Left]], [.. sides[Side.Right]], best.Method)));
+            times.Add(new(names[own.Key], read, await results.BestBeforeAsync(best, earlierDaysOnly: true), LiveEntry.Sides([.. sides[Side.Left]], [.. sides[Side.Right]], best.Method)));
         }
 
         // A drop is only read off reps of one effort; build-ups are meant to differ.

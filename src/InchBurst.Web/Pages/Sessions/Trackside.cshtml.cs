@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
@@ -77,6 +78,11 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
             return NotFound();
         }
 
+        if (Short(done) is { } news)
+        {
+            return news;
+        }
+
         Response.Headers[StateHeader] = step.Answer switch { LiveAnswer.Refused => "refused", LiveAnswer.Asked => "asked", _ => "stored" };
         return step.Answer is LiveAnswer.Refused or LiveAnswer.Asked
             ? await ShowAsync(id, new(new(save.Athlete, save.Rep, step.Texts, save.Measures, save.Seen, save.Side, step.Doubts, save.Part), save.Client, LineId: save.Line, Round: step.State.Plan.RoundOf(save.Line, save.Rep ?? 1)))
@@ -147,7 +153,7 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
     {
         { Step.Answer: LiveAnswer.Forbidden } => Forbid(),
         null or { Step.Answer: LiveAnswer.Missing } => NotFound(),
-        { Step: var step } => await ShowAsync(id, new(Toast: step.Said, Undone: undo.Back ? null : undo.Run, UndoneReading: (int?)step.Reading, RunId: undo.Back || step.Reading is not null ? undo.Run : null)),
+        { Step: var step } done => Short(done, undo) ?? await ShowAsync(id, new(Toast: step.Said, Undone: undo.Back ? null : undo.Run, UndoneReading: (int?)step.Reading, RunId: undo.Back || step.Reading is not null ? undo.Run : null)),
     };
 
     public async Task<IActionResult> OnPostEndAsync(int id) => await DoAsync(id, new EndSession()) is null ? NotFound() : Redirect($"/Sessions/{id}/Review");
@@ -157,7 +163,20 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
     private Task<LiveDone?> DoAsync(int id, LiveCommand command) => book.DoAsync(id, command, new(desk.Who, IsCoach));
 
     private async Task<IActionResult> ThenAsync(int id, LiveVerb verb, bool evenIfMissing = false) =>
-        Sent(verb) is { } command && await DoAsync(id, command) is { } done && (evenIfMissing || done.Step.Answer != LiveAnswer.Missing) ? await ShowAsync(id, new(RunId: done.Run, Toast: done.Step.Said)) : NotFound();
+        Sent(verb) is { } command && await DoAsync(id, command) is { } done && (evenIfMissing || done.Step.Answer != LiveAnswer.Missing) ? Short(done) ?? await ShowAsync(id, new(RunId: done.Run, Toast: done.Step.Said)) : NotFound();
+
+    // A device with Core of its own draws what changed; it is answered with that alone, as the others are told it.
+    private ContentResult? Short(LiveDone done, UndoRun? undo = null)
+    {
+        if (Request.Headers["Part"] != "change" || done.News?.News is not { } news)
+        {
+            return null;
+        }
+
+        Response.Headers[StateHeader] = "stored";
+        var back = undo is { Back: false } ? JsonSerializer.Serialize(new { run = undo.Run, reading = (int?)done.Step.Reading }) : "null";
+        return Content($$"""{"news":{{news}},"said":{{JsonSerializer.Serialize(done.Step.Said)}},"back":{{back}}}""", "application/json");
+    }
 
     private async Task<IActionResult> ShowAsync(int id, LiveAsk ask)
     {

@@ -24,6 +24,15 @@ const attempt = (act) => {
 /** Tells Core the session as the server has it now. */
 export const hear = (state) => attempt(() => { device.Hear(state); return true; });
 
+/** Tells Core what changed since. */
+export const change = (what) => attempt(() => { device.Change(JSON.stringify(what)); return true; });
+
+/** The session as the server last told it, as text. */
+export const told = () => attempt(() => device.Told());
+
+/** What an athlete is expected to take on a line, box by box. */
+export const expected = (athlete, line) => attempt(() => JSON.parse(device.Expected(Number(athlete) || 0, Number(line) || 0))) ?? [];
+
 /** A command that waits, as Core reads it: the verb of its address, and its fields. */
 function command(entry) {
   const address = new URL(entry.url, window.location.origin);

@@ -34,18 +34,19 @@ export const put = async (entry) => { entry.n = await within("readwrite", (store
 export const remove = (n) => within("readwrite", (store) => store.delete(n)).catch(() => {});
 
 /** Sends one form to the server. Gives what came of it; never throws for want of a network. */
-export async function post(url, fields) {
+export async function post(url, fields, part = "live") {
   for (let tries = 0; ; tries += 1) {
     let answer;
     try {
       answer = await fetch(url, {
-        method: "POST", body: new URLSearchParams(fields), headers: { RequestVerificationToken: token(), Part: "live" }, signal: AbortSignal.timeout(PATIENCE),
+        method: "POST", body: new URLSearchParams(fields), headers: { RequestVerificationToken: token(), Part: part }, signal: AbortSignal.timeout(PATIENCE),
       });
       if (answer.status === 400 && tries === 0 && await freshToken(url)) continue;
       if (answer.status >= 500) return { reached: false, broke: answer.status === 500 };
       if (answer.url.includes("/SignIn") || answer.status === 401) return { reached: false, signIn: true };
       if (!answer.ok) return { reached: true, state: "lost", message: answer.status === 403 ? "Your role may not do this." : `The session did not take it (${answer.status}).` };
-      return { reached: true, state: answer.headers.get("Entry-State") ?? "stored", html: await answer.text() };
+      const state = answer.headers.get("Entry-State") ?? "stored";
+      return answer.headers.get("Content-Type")?.includes("json") ? { reached: true, state, change: await answer.json() } : { reached: true, state, html: await answer.text() };
     } catch {
       return { reached: false };
     }
@@ -64,12 +65,12 @@ async function freshToken(url) {
 export const isOthers = (entry, who) => Boolean(entry.by && who && entry.by !== who);
 
 /** Sends what waits, oldest first, until one cannot be sent. Only one tab of the device sends at a time. */
-export async function flush(who, onAnswer) {
+export async function flush(who, part, onAnswer) {
   const send = async () => {
     for (;;) {
       const entry = (await all()).find((e) => !e.held && !isOthers(e, who));
       if (!entry) return { reached: true };
-      const answer = await post(entry.url, entry.fields);
+      const answer = await post(entry.url, entry.fields, part());
       if (!answer.reached) {
         if (answer.broke && (entry.tries = (entry.tries ?? 0) + 1) >= HOLD_AFTER) entry.held = "The server failed on this one again and again.";
         if (answer.broke) await put(entry);

@@ -1,5 +1,6 @@
 // Draws the running order: as the server said it, or with what waits to be sent, as Core on the device says it. Who goes and who rests is worked out there.
-import { boxesOf, clear } from "./entry.js";
+import * as core from "./core.js";
+import { boxesOf, clear, isBegun } from "./entry.js";
 
 const OUT = ["otherwork", "held", "donefortoday"];
 const LEFT = { otherwork: "Other drill", held: "Held", donefortoday: "Done" };
@@ -31,6 +32,7 @@ export function take(view) {
     li.dataset.lane = String(row.lane);
     li.dataset.side = row.side ?? "";
     li.dataset.warning = row.warning;
+    li.dataset.holds = String(row.holds);
     if (OUT.includes(row.state)) li.querySelector("[data-small]").textContent = row.note;
   }
   // Whoever is on the line here stays at the top while others move.
@@ -136,6 +138,7 @@ export function putOnLine(li, focus = true) {
   const more = form.querySelector('[data-f="more"]');
   more.dataset.person = li.dataset.athlete;
   more.href = `${live().dataset.url}?person=${li.dataset.athlete}`;
+  core.expected(li.dataset.athlete, live().dataset.line).forEach((seconds, i) => { const box = boxesOf(form)[i]; if (box && seconds != null) box.dataset.expect = seconds.toFixed(2); });
   const rep = Number(li.dataset.rep);
   for (const el of document.querySelectorAll("[data-rep]")) if (el.tagName === "B") el.textContent = rep;
   document.querySelectorAll("[data-boxes] i").forEach((box, i) => { box.className = i + 1 < rep ? "done" : i + 1 === rep ? "now" : ""; });
@@ -149,6 +152,34 @@ export function putOnLine(li, focus = true) {
 
 /** Who goes next by the order as it stands, or undefined. */
 export const nextUp = () => rows().find(goes);
+
+/**
+ * Puts on the line whom Core calls next, unless something is half typed there: then the word is only that another device was quicker.
+ * Gives false when the page has nowhere to type it.
+ */
+export function lineUp(view) {
+  const root = live();
+  if (!view || !root || String(view.line) !== root.dataset.line || view.round !== Number(root.dataset.round)) return true;
+  const form = root.querySelector("[data-marks]");
+  const on = rows().find((li) => li.dataset.on);
+  const first = view.rows.find((r) => ["ready", "resting"].includes(r.state));
+  if (!form) { take(view); return !(first && root.querySelector("[data-counts]:not([hidden])")); }
+  const value = (name) => form.querySelector(`[data-f="${name}"]`).value;
+  if (isBegun(form) || form.querySelector(".t-doubt, [data-gate]")) {
+    take(view);
+    const note = form.querySelector('[data-f="note"]');
+    const mine = view.rows.find((r) => String(r.athlete) === value("athlete"));
+    const isTaken = mine && mine.rep > Number(value("rep")) && isBegun(form);
+    if (isTaken) note.textContent = "Another device has a time for this rep. Yours will stand beside it as a second reading.";
+    if (isTaken) note.hidden = false;
+    return true;
+  }
+  if (on) delete on.dataset.on;
+  take(view);
+  if (first && on?.dataset.athlete === String(first.athlete) && value("rep") === String(first.rep)) { on.dataset.on = "yes"; root.classList.remove("all-through"); return true; }
+  putOnLine(first && rowOf(first.athlete), form.contains(document.activeElement) || document.activeElement === document.body);
+  return true;
+}
 
 const SAID = { done: "donefortoday", hold: "held", other: "otherwork" };
 

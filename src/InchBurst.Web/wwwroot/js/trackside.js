@@ -3,19 +3,26 @@ import * as outbox from "./outbox.js";
 import * as core from "./core.js";
 import { askPart, boxesOf, clear, isBegun, isDirty, restoreDraft } from "./entry.js";
 import { remember, remembered, shelf } from "./memory.js";
-import { panelOf, showDoubts } from "./panel.js";
-import { clock, draw, live, moveOn, rowOf, take } from "./queue.js";
+import { footOf, lastOf, latestOf, panelOf, showDoubts } from "./panel.js";
+import { clock, draw, lineUp, live, moveOn, rowOf, take } from "./queue.js";
 import { busy, say } from "./requests.js";
 
 const KEPT = "inch-burst-live";
 const OFFSET = "inch-burst-clock-offset";
 const REFRESH_KEPT = 60000;
+const GAP = 400;
 const TOAST = 8000;
 const FORECAST = 30000;
 const GATES_SILENT = 35;
 const GATES_TAKEN_AWAY = 600;
 let offset = Number(remembered("localStorage", OFFSET) ?? 0);
 let lastHtml = "";
+// True when Core knows more than the picture the server last sent: changes came without one.
+let isBehind = false;
+// Changes that came before the one they follow.
+const ahead = new Map();
+let gap;
+let keeping;
 // What this page knows to be waiting, in step with the device's storage, so that drawing anew never forgets what was just entered.
 let pending = [];
 let reached = true;
@@ -24,6 +31,7 @@ let retry;
 let wait = 1000;
 let prefetched = 0;
 let asking = 0;
+let beat = 0;
 let footUntil = 0;
 let heard = false;
 // The last time entered, while it is not known whether the server will say what it means.
@@ -142,6 +150,7 @@ async function bringCore() {
   await core.load(root.dataset.device, document);
   knownPlaces = live().dataset.places;
   tellCore();
+  lineUp(view());
   window.document.documentElement.dataset.core = "ready";
   tick();
 }
@@ -149,7 +158,7 @@ async function bringCore() {
 // The latest word of the server, whichever line is shown: without a signal another line is drawn from what was kept of it earlier.
 function tellCore() {
   if (!core.isReady()) return;
-  const state = parse(lastHtml || live().outerHTML)?.querySelector("#t-state") ?? live().querySelector("#t-state");
+  const state = parse(picture() || live().outerHTML)?.querySelector("#t-state") ?? live().querySelector("#t-state");
   if (state) core.hear(state.textContent);
   // Lines that were added have bests of their own.
   if (reached && live().dataset.places !== knownPlaces) { knownPlaces = live().dataset.places; bringCore().catch(() => {}); }
@@ -172,6 +181,7 @@ document.addEventListener("input", (event) => { const form = event.target.closes
 // The server's clock counts: the phones around a track never agree.
 function hear(html, root, own) {
   lastHtml = html;
+  isBehind = false;
   if (own && root.querySelector("[data-toast]")) footUntil = Date.now() + TOAST;
   // An answer is as old as its way was long, so of several the one that puts the server latest is nearest to the truth.
   const told = Number(root.dataset.now) - Date.now();
@@ -197,14 +207,100 @@ function isOlder(stamp, than) {
   return run === otherRun && Number(at) < Number(otherAt);
 }
 
+// ---- changes: what another device or this one did, told without a picture
+
+const part = () => (core.isReady() ? "change" : "live");
+
+// The picture with what came since, for when the page is drawn anew or opened without a signal.
+function picture() {
+  if (!isBehind) return lastHtml;
+  const root = parse(lastHtml);
+  root.querySelector("#t-state").textContent = core.told();
+  root.dataset.stamp = live().dataset.stamp;
+  if (root.dataset.line === live().dataset.line && root.dataset.round === live().dataset.round) {
+    for (const part_ of ["#t-last", "#t-word", "#t-queue", "#t-line", "#t-entry .t-athlete"]) {
+      const shown = document.querySelector(part_)?.cloneNode(true);
+      shown?.querySelector(".t-typing")?.remove();
+      if (shown) root.querySelector(part_)?.replaceWith(shown);
+    }
+    for (const name of ["athlete", "rep"]) {
+      const [to, from] = [root, document].map((d) => d.querySelector(`#t-entry [data-f="${name}"]`));
+      if (to && from) to.setAttribute("value", from.value);
+    }
+    root.classList.toggle("all-through", live().classList.contains("all-through"));
+  }
+  lastHtml = root.outerHTML;
+  isBehind = false;
+  return lastHtml;
+}
+
+/** Takes in what changed. Changes follow each other; where one is missing, the picture is fetched. */
+function takeIn(news, own = false, said = null, back = null) {
+  const root = live();
+  if (!root) return;
+  if (!core.isReady()) { refresh(); return; }
+  let isNew = false;
+  if (news.from === root.dataset.stamp) {
+    for (let next = news; next; next = ahead.get(root.dataset.stamp)) {
+      ahead.delete(next.from);
+      core.change(next.change);
+      root.dataset.stamp = next.to;
+      isNew = true;
+    }
+  } else if (news.to !== root.dataset.stamp && !isOlder(news.to, root.dataset.stamp)) {
+    ahead.set(news.from, news);
+    clearTimeout(gap);
+    gap = setTimeout(() => { if (ahead.size > 0) { ahead.clear(); refresh(); } }, GAP);
+    return;
+  }
+  if (!isNew && !own) return;
+  isBehind = true;
+  const seen = view();
+  if (!lineUp(seen)) { refresh(); return; }
+  drawLast(seen, own, said, back);
+  tick();
+  goOn();
+  clearTimeout(keeping);
+  keeping = setTimeout(() => { const html = picture(); keep(html, parse(html)); }, 1000);
+}
+
+// Where everyone has run, the next line has the focus.
+function goOn() {
+  const root = live();
+  const form = root.querySelector("[data-marks]");
+  const at = document.activeElement;
+  const isFree = at === document.body || at === null || form?.contains(at);
+  if (root.dataset.running && (!form || root.classList.contains("all-through")) && isFree && !document.querySelector("dialog[open]")) [...root.querySelectorAll(".t-next")].find((b) => b.offsetParent)?.focus({ preventScroll: true });
+}
+
+function drawLast(seen, own, said, back) {
+  const root = live();
+  const panel = document.getElementById("t-last");
+  const form = root.querySelector("[data-marks]");
+  // What is said of figures that are still typed stays; of those that are saved nothing is left to say.
+  const typing = form && isDirty(form) ? panel?.querySelector(".t-typing") : null;
+  panel?.classList.toggle("is-typing", Boolean(typing));
+  panel?.replaceChildren(...(typing ? [typing] : []), ...(seen.last ? [lastOf(seen.last, root.dataset.url)] : []));
+  const list = root.querySelector("[data-latest]");
+  if (list) {
+    list.replaceChildren(...latestOf(seen.latest, JSON.parse(list.dataset.latest), root.dataset.url));
+    list.closest("details").hidden = seen.latest.length === 0;
+  }
+  // A word about what was just done here is not wiped away by what others do.
+  if (!own && Date.now() < footUntil) return;
+  document.getElementById("t-word")?.replaceChildren(footOf(seen.last, root.dataset.url, who(), Boolean(root.querySelector("[data-counts]:not([hidden])")), said, back));
+  footUntil = said ? Date.now() + TOAST : 0;
+}
+
 async function rebuild(own) {
   const moved = pending.findLast((e) => !e.held && e.does === "line");
   const elsewhere = moved && await kept(`?line=${moved.line}&round=${moved.round}`);
   // From here to the end of drawing nothing is waited for, so nothing can be entered in between.
-  paint(elsewhere ?? lastHtml, own);
+  paint(elsewhere ?? picture(), own);
   if (elsewhere) live().dataset.lineFrom = String(moved.at);
   tellCore();
   for (const entry of waiting()) moveOn(entry, view());
+  if (core.isReady()) lineUp(view());
   await ready();
 }
 
@@ -229,7 +325,7 @@ async function ready() {
   }
   const dialog = document.getElementById("t-person");
   if (dialog?.hasAttribute("open") && !dialog.matches(":modal")) { dialog.removeAttribute("open"); openPerson(dialog.querySelector('input[name="athlete"]').value, true); }
-  if (!form && root.dataset.running && !document.querySelector("dialog[open]") && (document.activeElement === document.body || document.activeElement === null)) root.querySelector(".t-next")?.focus({ preventScroll: true });
+  goOn();
 }
 
 function tick() {
@@ -239,7 +335,7 @@ function tick() {
   const seen = view();
   take(seen);
   draw(now());
-  if (!reached) drawForecast(seen);
+  if (seen) drawForecast(seen);
 }
 
 // Without a signal the end of the session is foreseen here.
@@ -308,10 +404,11 @@ async function flush() {
   const done = ask();
   let answer;
   try {
-    answer = await outbox.flush(who(), async (entry, got) => {
+    answer = await outbox.flush(who(), part, async (entry, got) => {
       if (entry.session !== session()) return;
       if (got.state === "stored") pending = pending.filter((e) => e.n !== entry.n);
       else Object.assign(pending.find((e) => e.n === entry.n) ?? {}, { held: entry.held, asked: entry.asked });
+      if (got.change) { takeIn(got.change.news, true, got.change.said, got.change.back); return; }
       if (got.state === "stored" && got.html) {
         if (parse(got.html)?.querySelector("[data-toast]")) footUntil = 0;
         await show(got.html);
@@ -428,8 +525,12 @@ async function sendNow(form, submitter) {
   const done = ask();
   try {
     const fields = [...new FormData(form, submitter)].filter(([k]) => k !== "__RequestVerificationToken");
-    const answer = await outbox.post(submitter?.getAttribute("formaction") ?? form.getAttribute("action"), fields);
-    if (answer.html) {
+    const answer = await outbox.post(submitter?.getAttribute("formaction") ?? form.getAttribute("action"), fields, part());
+    if (answer.change) {
+      say("");
+      document.querySelector("dialog[open]")?.close();
+      takeIn(answer.change.news, true, answer.change.said, answer.change.back);
+    } else if (answer.html) {
       say("");
       document.querySelector("dialog[open]")?.close();
       await show(answer.html, true);
@@ -480,6 +581,7 @@ function listen() {
     soon = setTimeout(() => { if (asking > 0) look(stamp); else if (stamp !== live()?.dataset.stamp) refresh(); }, 80);
   };
   wire.addEventListener("changed", (event) => look(event.data));
+  wire.addEventListener("change", (event) => takeIn(JSON.parse(event.data)));
   wire.addEventListener("alive", (event) => { for (const [name, silent] of Object.entries(JSON.parse(event.data))) gatesAt[name] = now() - silent; });
   wire.addEventListener("open", () => { if (!reached) flush(); });
   wire.addEventListener("error", () => {
@@ -628,7 +730,7 @@ async function begin() {
     setTimeout(keepLines, 1500);
     setInterval(keepLines, REFRESH_KEPT);
     // The forecast moves with the clock even when nobody saves.
-    setInterval(() => { if (reached && asking === 0 && !document.querySelector("dialog[open]")) refresh(); }, FORECAST);
+    setInterval(() => { if (reached && asking === 0 && !document.querySelector("dialog[open]") && (!core.isReady() || (beat += 1) % 4 === 0)) refresh(); }, FORECAST);
   }
   window.addEventListener("online", flush);
   document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") flush(); });
