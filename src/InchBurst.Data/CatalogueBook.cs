@@ -19,7 +19,7 @@ public sealed class CatalogueShelf
     {
         var own = db.ClubExercises.AsNoTracking().ToList();
         var hidden = own.Where(o => o.Hidden).Select(o => o.Name).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        return new(ExerciseCatalogue.BuiltIn.All.Concat(own.Where(o => o.Json is not null).Select(o => ExerciseJson.Read(o.Json!))).Where(e => !hidden.Contains(e.Name)));
+        return new(ExerciseCatalogue.BuiltIn.All.Concat(own.Where(o => o.Json is not null).Select(o => ExerciseJson.Read(o.Json!))).Where(e => !hidden.Contains(e.Name))) { OwnChips = [.. db.ClubChips.AsNoTracking().OrderBy(c => c.Id).AsEnumerable().Select(CatalogueBook.Of)] };
     }
 }
 
@@ -32,6 +32,68 @@ public sealed class CatalogueBook(ClubDb db, CatalogueShelf shelf)
         var rows = await db.ClubExercises.AsNoTracking().ToListAsync(cancel);
         return ([.. rows.Select(r => r.Json).OfType<string>()], [.. rows.Where(r => r.Hidden).Select(r => r.Name)]);
     }
+
+    /// <summary>The club's own chips, oldest first.</summary>
+    public IReadOnlyList<Observation> Chips() => shelf.Current(db).OwnChips;
+
+    internal static Observation Of(ClubChip chip) => new(chip.Words, chip.Phase, chip.Words, chip.Drills.Split('\n', StringSplitOptions.RemoveEmptyEntries));
+
+    /// <summary>Stores a chip under its words, in place of one of the same words. Gives what is wrong with it, by field, when it cannot be stored.</summary>
+    /// <param name="words">What it says, 2 to 40 characters.</param>
+    /// <param name="phase">What it is seen on.</param>
+    /// <param name="drills">Names of exercises that answer it, at most three.</param>
+    /// <param name="cancel">Gives up.</param>
+    public async Task<IReadOnlyDictionary<string, string>> SaveChipAsync(string words, RunPhase phase, IReadOnlyList<string> drills, CancellationToken cancel = default)
+    {
+        var (problems, current) = (new Dictionary<string, string>(), shelf.Current(db));
+        var found = drills.Select(d => (Name: d, Exercise: current.Find(d))).ToList();
+        if (words.Length is < 2 or > MostChipLetters)
+        {
+            problems["words"] = $"Say it in 2 to {MostChipLetters} characters, as you would call it across the track.";
+        }
+        else if (Observations.All.Any(o => o.Says.Equals(words, StringComparison.OrdinalIgnoreCase) || o.Code.Equals(words, StringComparison.OrdinalIgnoreCase)))
+        {
+            problems["words"] = $"“{words}” is there already.";
+        }
+
+        if (!OwnPhases.Contains(phase))
+        {
+            problems["phase"] = "Choose where it is seen.";
+        }
+
+        if (found.Count > MostChipDrills || found.Any(f => f.Exercise is null))
+        {
+            problems["drills"] = found.FirstOrDefault(f => f.Exercise is null).Name is { } unknown ? $"“{unknown}” is not in the catalogue." : $"At most {MostChipDrills} drills.";
+        }
+
+        if (problems.Count == 0)
+        {
+            var row = (await db.ClubChips.ToListAsync(cancel)).FirstOrDefault(c => c.Words.Equals(words, StringComparison.OrdinalIgnoreCase));
+            if (row is null)
+            {
+                db.ClubChips.Add(row = new());
+            }
+
+            (row.Words, row.Phase, row.Drills) = (words, phase, string.Join('\n', found.Select(f => f.Exercise!.Name)));
+            await db.SaveChangesAsync(cancel);
+            shelf.Forget();
+        }
+
+        return problems;
+    }
+
+    /// <summary>Takes a chip away; what was noted with it stays as words.</summary>
+    public async Task RemoveChipAsync(string words, CancellationToken cancel = default)
+    {
+        await db.ClubChips.Where(c => c.Words == words).ExecuteDeleteAsync(cancel);
+        shelf.Forget();
+    }
+
+    /// <summary>What a chip of the club's own can be seen on: signs of the body ship with the program, since they stop work.</summary>
+    public static IReadOnlyList<RunPhase> OwnPhases { get; } = [.. Enum.GetValues<RunPhase>().Where(p => p is not (RunPhase.Own or RunPhase.Body))];
+
+    private const int MostChipLetters = 40;
+    private const int MostChipDrills = 3;
 
     /// <summary>Stores an exercise under its name. Gives what is wrong with it, by field, when it cannot be stored.</summary>
     public async Task<IReadOnlyDictionary<string, string>> SaveAsync(Exercise exercise, string? replaces, CancellationToken cancel = default)

@@ -90,6 +90,8 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
 
     public DbSet<ClubExercise> ClubExercises => Set<ClubExercise>();
 
+    public DbSet<ClubChip> ClubChips => Set<ClubChip>();
+
     public DbSet<ClubSchool> ClubSchools => Set<ClubSchool>();
 
     public DbSet<KeptPlan> KeptPlans => Set<KeptPlan>();
@@ -177,6 +179,7 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
         builder.Entity<RunMeasure>().HasKey(m => new { m.RunId, m.Kind });
         builder.Entity<Mark>().HasKey(m => new { m.RunId, m.Millimetres });
         builder.Entity<ClubExercise>().HasIndex(e => e.Name).IsUnique();
+        builder.Entity<ClubChip>().HasIndex(e => e.Words).IsUnique();
         builder.Entity<ClubSchool>().HasIndex(s => s.Name).IsUnique();
         builder.Entity<KeptPlan>().HasQueryFilter(p => p.DeletedAt == null);
         builder.Entity<RunCorrection>().HasIndex(c => c.RunId);

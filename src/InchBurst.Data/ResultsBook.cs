@@ -36,18 +36,39 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
     }
 
     /// <summary>What was seen on an athlete in the latest runs, the most frequent first: how often, on how many days, and when last.</summary>
-    public async Task<IReadOnlyList<SeenOften>> SeenAsync(int athleteId, CancellationToken cancel = default)
+    public async Task<IReadOnlyList<SeenOften>> SeenAsync(int athleteId, ExerciseCatalogue known, CancellationToken cancel = default)
     {
         var runs = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Seen.Any()).OrderByDescending(r => r.Day).Take(SeenRuns).Select(r => new { r.Day, Codes = r.Seen.Select(s => s.Code).ToList() }).ToListAsync(cancel);
         var seen = runs.SelectMany(r => r.Codes.Select(code => (Code: code, r.Day)));
         return
         [
-            .. seen.GroupBy(s => s.Code, StringComparer.OrdinalIgnoreCase).Select(g => new SeenOften(Observations.Of(g.First().Code), g.Count(), g.Select(s => s.Day).Distinct().Count(), g.Max(s => s.Day)))
+            .. seen.GroupBy(s => s.Code, StringComparer.OrdinalIgnoreCase).Select(g => new SeenOften(known.Seen(g.First().Code), g.Count(), g.Select(s => s.Day).Distinct().Count(), g.Max(s => s.Day)))
                 .OrderByDescending(s => s.Times).ThenByDescending(s => s.Last).ThenBy(s => s.What.Says, StringComparer.CurrentCulture),
         ];
     }
 
     private const int SeenRuns = 500;
+
+    /// <summary>How often each code or words were noted since a day, whatever the case, the most frequent first.</summary>
+    /// <param name="from">First day.</param>
+    /// <param name="cancel">Gives up.</param>
+    public async Task<IReadOnlyList<(string Words, int Times)>> WordsAsync(DateOnly from, CancellationToken cancel = default)
+    {
+        var counts = await db.RunSeen.Join(db.Runs.Where(r => r.Day >= from), s => s.RunId, r => r.Id, (s, r) => s.Code).GroupBy(c => c).Select(g => new { Code = g.Key, Times = g.Count() }).ToListAsync(cancel);
+        return [.. counts.GroupBy(c => c.Code, StringComparer.OrdinalIgnoreCase).Select(g => (g.MaxBy(c => c.Times)!.Code, Times: g.Sum(c => c.Times))).OrderByDescending(w => w.Times).ThenBy(w => w.Code, StringComparer.Ordinal)];
+    }
+
+    /// <summary>How often each code was noted, by athlete, from a day on and in other sessions than one.</summary>
+    /// <param name="athletes">Numbers of the athletes.</param>
+    /// <param name="but">The session that is left out.</param>
+    /// <param name="from">First day.</param>
+    /// <param name="cancel">Gives up.</param>
+    public async Task<IReadOnlyDictionary<int, IReadOnlyDictionary<string, int>>> SeenByAsync(IReadOnlyCollection<int> athletes, int but, DateOnly from, CancellationToken cancel = default)
+    {
+        var counts = await db.RunSeen.Join(db.Runs.Where(r => athletes.Contains(r.AthleteId) && r.Day >= from && r.SessionId != but), s => s.RunId, r => r.Id, (s, r) => new { r.AthleteId, s.Code })
+            .GroupBy(s => new { s.AthleteId, s.Code }).Select(g => new { g.Key.AthleteId, g.Key.Code, Times = g.Count() }).ToListAsync(cancel);
+        return counts.GroupBy(c => c.AthleteId).ToDictionary(g => g.Key, g => (IReadOnlyDictionary<string, int>)g.ToDictionary(c => c.Code, c => c.Times));
+    }
 
     /// <summary>Heights, lengths, loads and heart rates of an athlete's latest runs, by exercise.</summary>
     public async Task<IReadOnlyList<MeasuredOften>> MeasuredAsync(int athleteId, CancellationToken cancel = default)

@@ -28,6 +28,9 @@ internal static partial class Device
     internal static string Expected(int athlete, int line) => session!.Expected(athlete, line);
 
     [JSExport]
+    internal static string Seen(int athlete) => session!.Seen(athlete);
+
+    [JSExport]
     internal static string See(string waiting, double now, int line, int round) => session!.See(waiting, now, line, round);
 
     [JSExport]

@@ -117,6 +117,19 @@ public sealed class Visitor(Uri address)
     private readonly HttpClient http = new(new HttpClientHandler { AllowAutoRedirect = false, CookieContainer = new CookieContainer() }) { BaseAddress = address };
     private readonly HtmlParser parser = new();
 
+    /// <summary>The part of a page that is asked for from now on; null for whole pages.</summary>
+    public string? Part
+    {
+        set
+        {
+            http.DefaultRequestHeaders.Remove("Part");
+            if (value is not null)
+            {
+                http.DefaultRequestHeaders.Add("Part", value);
+            }
+        }
+    }
+
     public async Task<(HttpStatusCode Code, IDocument Page, HttpResponseMessage Response)> GetAsync(string path)
     {
         var response = await http.GetAsync(path);

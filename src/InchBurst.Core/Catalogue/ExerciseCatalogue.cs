@@ -41,6 +41,13 @@ public sealed class ExerciseCatalogue
     /// <summary>The exercises that ship with the program.</summary>
     public static ExerciseCatalogue BuiltIn => BuiltInOnce.Value;
 
+    /// <summary>What the club's coaches tap besides what ships, with the drills they answer it with.</summary>
+    public IReadOnlyList<Observation> OwnChips { get; init; } = [];
+
+    /// <summary>What a code or words stand for: a chip of the club's own, whatever the case, one that ships, or the words themselves.</summary>
+    /// <param name="code">Code or own words.</param>
+    public Observation Seen(string code) => OwnChips.FirstOrDefault(o => o.Code.Equals(code, StringComparison.OrdinalIgnoreCase)) ?? Observations.Of(code);
+
     /// <summary>All exercises by kind, family and name.</summary>
     public IReadOnlyList<Exercise> All { get; }
 

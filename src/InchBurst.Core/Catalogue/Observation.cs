@@ -115,10 +115,12 @@ public static class Observations
 
     /// <summary>What is worth tapping on work of some phases, the most usual first; signs of the body always among them.</summary>
     /// <param name="phases">Phases, at least one, the most telling first.</param>
-    public static IReadOnlyList<Observation> For(IReadOnlyList<RunPhase> phases)
+    /// <param name="own">Chips of the club's own; those of the phases stand before the others.</param>
+    public static IReadOnlyList<Observation> For(IReadOnlyList<RunPhase> phases, IReadOnlyList<Observation>? own = null)
     {
         return
         [
+            .. (own ?? []).Where(o => phases.Contains(o.Phase)).OrderBy(o => phases.ToList().IndexOf(o.Phase)),
             .. All.Where(o => o.Phase == phases[0] && !o.IsGood).Take(2),
             .. All.Where(o => o.Phase == RunPhase.Body),
             .. All.Where(o => o.IsGood),
@@ -132,7 +134,7 @@ public static class Observations
     /// <param name="catalogue">Known exercises.</param>
     public static IReadOnlyList<FaultSeen> Most(IEnumerable<(int AthleteId, string Code)> seen, ExerciseCatalogue catalogue) =>
     [
-        .. seen.Select(s => (s.AthleteId, Known: Of(s.Code))).Where(s => s.Known is { IsGood: false, Phase: not RunPhase.Body })
+        .. seen.Select(s => (s.AthleteId, Known: catalogue.Seen(s.Code))).Where(s => s.Known is { IsGood: false, Phase: not RunPhase.Body })
             .GroupBy(s => s.Known.Code, StringComparer.OrdinalIgnoreCase).Select(g => (g.First().Known, All: g))
             .Select(g => new FaultSeen(g.Known, g.All.Count(), g.All.Select(x => x.AthleteId).Distinct().Count(), [.. g.Known.Drills.Select(d => catalogue.Find(d)).OfType<Exercise>().Take(3)]))
             .OrderByDescending(f => f.Times).ThenBy(f => f.Seen.Phase).ThenBy(f => f.Seen.Code, StringComparer.Ordinal),

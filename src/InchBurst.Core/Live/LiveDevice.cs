@@ -63,6 +63,20 @@ public sealed class LiveDevice
         return JsonSerializer.Serialize(times, LiveJsonContext.Default.IReadOnlyListNullableDouble);
     }
 
+    /// <summary>How often each thing was noted of an athlete, before and in this session.</summary>
+    /// <param name="athlete">Number of the athlete.</param>
+    /// <returns>Times by code, as a JSON object.</returns>
+    public string Seen(int athlete)
+    {
+        var counts = State.Person(athlete) is { } person ? document.Setting.Athlete(person).Seen.ToDictionary() : [];
+        foreach (var code in State.Runs.Where(r => r.AthleteId == athlete && !r.IsTakenBack).SelectMany(r => r.Seen))
+        {
+            counts[code] = counts.GetValueOrDefault(code) + 1;
+        }
+
+        return JsonSerializer.Serialize(counts, LiveJsonContext.Default.DictionaryStringInt32);
+    }
+
     /// <summary>The session now, with what waits to be sent counted as done.</summary>
     /// <param name="waiting">Commands in the order made, as JSON: verb and fields.</param>
     /// <param name="now">The time, ms since 1970.</param>
@@ -85,7 +99,7 @@ public sealed class LiveDevice
         }
 
         var rows = sight.Order.Select(t => new DeviceRow(
-            t.Person.AthleteId, t.Turn.Rep, t.Turn.ReadyAt is { } ready ? Milliseconds(ready) : null, t.Turn.State.ToString().ToLowerInvariant(), t.Turn.Lane, t.Note, t.Warning, sight.Place!.Line.SideOfTurn(t.Turn.Rep)?.ToString(), t.Person.Holds));
+            t.Person.AthleteId, t.Turn.Rep, t.Turn.ReadyAt is { } ready ? Milliseconds(ready) : null, t.Turn.State.ToString().ToLowerInvariant(), t.Turn.Lane, t.Note, t.Warning, sight.Place!.Line.SideOfTurn(t.Turn.Rep)?.ToString(), t.Person.Holds, LiveEntry.NotedOn(State, t.Person.AthleteId, sight.Place.Line.Id, document.Setting.Catalogue)));
         var view = new DeviceView(
             sight.Place?.Line.Id ?? 0, sight.Place?.Round ?? 1, sight.Turns.Reps, State.LineFrom is { } from ? Milliseconds(from) : null, [.. rows], held.Answers, sight.Forecast?.BehindSeconds, sight.Forecast?.FinishSeconds, sight.Forecast?.OverSeconds)
         {
@@ -169,9 +183,9 @@ public sealed class LiveDevice
     private const int LatestRuns = 10;
 
     private DeviceLast Last(LiveRun run, LivePerson person) => new(
-        run.Number, person.AthleteId, person.Name, run.Rep, run.Outcome.ToString().ToLowerInvariant(), run.By, Panel(State, run),
+        run.Number, person.AthleteId, person.Name, run.Rep, run.What.Side?.ToString().ToLowerInvariant(), run.Outcome.ToString().ToLowerInvariant(), run.By, Panel(State, run),
         [.. run.Measures.Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Text(m, document.Setting.DistanceUnit, document.Setting.MassUnit)}")],
-        [.. run.Seen.Select(Catalogue.Observations.Says)], run.Told.Count,
+        [.. run.Seen.Select(s => document.Setting.Catalogue.Seen(s).Says)], run.Told.Count,
         run.Told.Count > 1 ? run.Picked.Length == 0 && run.Told.Select(r => r.Method).Distinct().Count() == 1 ? ", the mean stands" : "" : null,
         person.DoneReason is not null);
 

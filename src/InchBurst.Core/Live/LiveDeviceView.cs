@@ -21,7 +21,8 @@ public sealed record DeviceCommand([property: JsonConverter(typeof(JsonStringEnu
 /// <param name="Warning">What to mind.</param>
 /// <param name="Side">Side of the next rep, or null.</param>
 /// <param name="Holds">How often they were held today.</param>
-public sealed record DeviceRow(int Athlete, int Rep, double? Ready, string State, int Lane, string Note, string Warning, string? Side, int Holds);
+/// <param name="Noted">What was noted on the line: how often something to mend, and whether something good.</param>
+public sealed record DeviceRow(int Athlete, int Rep, double? Ready, string State, int Lane, string Note, string Warning, string? Side, int Holds, Noted Noted);
 
 /// <summary>What a time says, for drawing.</summary>
 public sealed record DevicePanel(string Name, string Label, string Seconds, string Speed, string SpeedUnit)
@@ -65,6 +66,7 @@ public sealed record DeviceGauge(double Share, double Stop, IReadOnlyList<double
 /// <param name="Athlete">Number of the athlete.</param>
 /// <param name="Name">Their name.</param>
 /// <param name="Rep">Rep.</param>
+/// <param name="Side">Side, in small letters, or null.</param>
 /// <param name="What">What became of it, in small letters.</param>
 /// <param name="By">Who logged it.</param>
 /// <param name="Panel">What its time says, or null.</param>
@@ -74,7 +76,7 @@ public sealed record DeviceGauge(double Share, double Stop, IReadOnlyList<double
 /// <param name="Note">What the reading page says of them, or null with one reading.</param>
 /// <param name="IsDone">True when the athlete is done for today.</param>
 public sealed record DeviceLast(
-    long Number, int Athlete, string Name, int Rep, string What, string By, DevicePanel? Panel, IReadOnlyList<string> Measures, IReadOnlyList<string> Seen, int Readings, string? Note, bool IsDone);
+    long Number, int Athlete, string Name, int Rep, string? Side, string What, string By, DevicePanel? Panel, IReadOnlyList<string> Measures, IReadOnlyList<string> Seen, int Readings, string? Note, bool IsDone);
 
 /// <summary>One of the latest runs, for the list.</summary>
 /// <param name="Number">Its number in the book.</param>

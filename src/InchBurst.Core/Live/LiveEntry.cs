@@ -22,6 +22,11 @@ public sealed record LiveBox(string Label, string Unit, bool IsMark, double? Exp
 /// <param name="Right">Times of the right side, s.</param>
 public sealed record LiveMeaning(RunMeaning Meaning, double? ChangeSeconds, DropOffReading? DropOff, IReadOnlyList<double> Left, IReadOnlyList<double> Right);
 
+/// <summary>What was noted of somebody.</summary>
+/// <param name="Times">How often something to mend.</param>
+/// <param name="IsGood">True when something good was.</param>
+public readonly record struct Noted(int Times, bool IsGood);
+
 /// <summary>What is typed for a rep: its boxes, and what the figures say.</summary>
 public static class LiveEntry
 {
@@ -45,6 +50,17 @@ public static class LiveEntry
         }
 
         return [.. boxes, .. line.AskedMeasures.Select(kind => new LiveBox(Measures.Of(kind).Label, Measures.Unit(kind, distance, mass), false, null))];
+    }
+
+    /// <summary>What was noted of an athlete on a line today.</summary>
+    /// <param name="state">The session.</param>
+    /// <param name="athlete">Number of the athlete.</param>
+    /// <param name="line">Number of the line.</param>
+    /// <param name="catalogue">Known chips.</param>
+    public static Noted NotedOn(LiveState state, int athlete, int line, Catalogue.ExerciseCatalogue catalogue)
+    {
+        var seen = state.Runs.Where(r => r.AthleteId == athlete && r.LineId == line && !r.IsTakenBack).SelectMany(r => r.Seen).Select(catalogue.Seen).ToList();
+        return new(seen.Count(s => !s.IsGood), seen.Any(s => s.IsGood));
     }
 
     /// <summary>A line as it is for one athlete: what is expected of them is their own.</summary>

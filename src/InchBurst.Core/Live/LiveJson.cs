@@ -15,9 +15,16 @@ namespace InchBurst.Core.Live;
 /// <param name="IsCoach">True for coaches and owners.</param>
 public sealed record LiveDocument(LiveState State, LiveSetting Setting, IReadOnlyList<string> Own, IReadOnlyList<string> Hidden, string By, bool IsCoach)
 {
+    /// <summary>The club's own chips.</summary>
+    public IReadOnlyList<Observation> Chips { get; init; } = [];
+
     /// <summary>A session alone, as text.</summary>
     /// <param name="state">The session.</param>
     public static string Write(LiveState state) => JsonSerializer.Serialize(state, LiveJsonContext.Default.LiveState);
+
+    /// <summary>The rhythm of a line, as text.</summary>
+    /// <param name="steps">Its steps.</param>
+    public static string Write(IReadOnlyList<RhythmStep> steps) => JsonSerializer.Serialize(steps, LiveJsonContext.Default.IReadOnlyListRhythmStep);
 
     /// <summary>As text.</summary>
     public string Write() => JsonSerializer.Serialize(this, LiveJsonContext.Default.LiveDocument);
@@ -28,13 +35,13 @@ public sealed record LiveDocument(LiveState State, LiveSetting Setting, IReadOnl
     public static LiveDocument Read(string json)
     {
         var document = JsonSerializer.Deserialize(json, LiveJsonContext.Default.LiveDocument) ?? throw new JsonException("There is no session.");
-        if (document.Own.Count + document.Hidden.Count == 0)
+        if (document.Own.Count + document.Hidden.Count + document.Chips.Count == 0)
         {
             return document;
         }
 
         var hidden = document.Hidden.ToHashSet(StringComparer.OrdinalIgnoreCase);
-        return document with { Setting = document.Setting with { Catalogue = new(ExerciseCatalogue.BuiltIn.All.Concat(document.Own.Select(ExerciseJson.Read)).Where(e => !hidden.Contains(e.Name))) } };
+        return document with { Setting = document.Setting with { Catalogue = new(ExerciseCatalogue.BuiltIn.All.Concat(document.Own.Select(ExerciseJson.Read)).Where(e => !hidden.Contains(e.Name))) { OwnChips = document.Chips } } };
     }
 }
 
@@ -78,6 +85,8 @@ internal sealed class PlanConverter : JsonConverter<SessionPlan>
 [JsonSerializable(typeof(LiveChange))]
 [JsonSerializable(typeof(DeviceView))]
 [JsonSerializable(typeof(IReadOnlyList<double?>))]
+[JsonSerializable(typeof(Dictionary<string, int>))]
+[JsonSerializable(typeof(IReadOnlyList<RhythmStep>))]
 [JsonSerializable(typeof(DeviceWord))]
 [JsonSerializable(typeof(DeviceCommand[]))]
 internal sealed partial class LiveJsonContext : JsonSerializerContext;

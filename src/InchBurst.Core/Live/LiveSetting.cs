@@ -48,6 +48,9 @@ public sealed record LiveAthlete(int Id, string Name)
     /// <summary>Best flying speed in m/s, or null.</summary>
     public double? BestSpeed { get; init; }
 
+    /// <summary>How often each thing was noted of the athlete in the months before, by code.</summary>
+    public IReadOnlyDictionary<string, int> Seen { get; init; } = new Dictionary<string, int>();
+
     /// <summary>Best times over the stretches of the session's lines, before this session.</summary>
     public IReadOnlyList<KnownBest> Bests { get; init; } = [];
 
@@ -91,6 +94,10 @@ public sealed record LiveSetting
 
     /// <summary>Unit of speeds.</summary>
     public SpeedReading SpeedUnit { get; init; }
+
+    /// <summary>How often the squad was told each thing, by code.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public IReadOnlyDictionary<string, int> Used => Athletes.SelectMany(a => a.Seen).GroupBy(s => s.Key).ToDictionary(g => g.Key, g => g.Sum(s => s.Value));
 
     /// <summary>An athlete of the squad; one nobody knows is in full training.</summary>
     /// <param name="person">The person.</param>

@@ -29,6 +29,21 @@ public sealed class ClubExercise
     public bool Hidden { get; set; }
 }
 
+/// <summary>Something the club's coaches tap on a run besides what ships.</summary>
+public sealed class ClubChip
+{
+    public int Id { get; set; }
+
+    /// <summary>What it says; a run keeps these words.</summary>
+    public string Words { get; set; } = "";
+
+    /// <summary>Part of the run or exercise it is seen on.</summary>
+    public InchBurst.Core.Catalogue.RunPhase Phase { get; set; }
+
+    /// <summary>Names of the exercises that answer it, one a line.</summary>
+    public string Drills { get; set; } = "";
+}
+
 /// <summary>A coaching school copied and changed by the club.</summary>
 public sealed class ClubSchool
 {

@@ -232,6 +232,31 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("Clubs");
                 });
 
+            modelBuilder.Entity("InchBurst.Data.Entities.ClubChip", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Drills")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Phase")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Words")
+                        .IsUnique();
+
+                    b.ToTable("ClubChips");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.ClubExercise", b =>
                 {
                     b.Property<int>("Id")

@@ -24,7 +24,7 @@ public static class LineWords
             words.Add($"{line.Sets} sets");
         }
 
-        words.Add(line.Reps == 1 ? "once" : $"{line.Reps} reps");
+        words.Add(line.Reps == 1 ? "once" : line is { Sets: 1, Shape: CountShape { Passes: false } } ? $"{line.Reps} sets" : $"{line.Reps} reps");
         words.AddRange(line.Shape switch
         {
             RunShape run => run.Segments.Select(s => s.IsTurn

@@ -52,8 +52,13 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             demand is null ? null : LaneDrawing.Draw(demand, 358, session.StraightMetres, club.DistanceUnit, 6),
             SessionStrip.Draw(live.Plan, sight.Timeline, session.WindowMinutes * 60, 560, 92, null),
             await LastAsync(live, ask.RunId, club, setting.School), sight.Forecast, sight.Offers(state, setting), [.. (await sessions.CuesBeforeAsync(session)).Where(c => c.Length > 0).Distinct().Take(2)], gate,
-            demand is null ? [] : [.. Chips.For(demand).SelectMany(o => o.Drills.Take(1)).Distinct().Take(3)],
-            sight.PlannedSeconds, wire.Gates(sessionId, now), now, stamp, ask);
+            demand is null ? [] : [.. Chips.For(demand, catalogue).SelectMany(o => o.Drills.Take(1)).Distinct().Take(3)],
+            sight.PlannedSeconds, wire.Gates(sessionId, now), now, stamp, ask)
+        {
+            Used = setting.Used,
+            Rhythm = demand is null ? [] : LiveRhythm.Of(demand, sight.Turns, sight.Place!, live.Plan.BlockOf(demand.Line.Id)),
+            Noted = demand is null ? new Dictionary<int, Noted>() : rows.Keys.ToDictionary(a => a, a => LiveEntry.NotedOn(state, a, demand.Line.Id, catalogue)),
+        };
     }
 
     /// <summary>The session as a device takes it along.</summary>
@@ -75,16 +80,20 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         }
 
         var (own, hidden) = await catalogues.OwnAsync();
-        return new(live.State, setting with { Athletes = athletes }, own, hidden, desk.Who, isCoach);
+        return new(live.State, setting with { Athletes = athletes }, own, hidden, desk.Who, isCoach) { Chips = catalogues.Chips() };
     }
+
+    // What was noted longer ago says little of today.
+    private const int SeenDays = 84;
 
     /// <summary>What a session is held in and with.</summary>
     public async Task<LiveSetting> SettingAsync(TrainingSession session, Club club)
     {
         var athletes = await squads.AthletesAsync(session.SquadId);
+        var seen = await results.SeenByAsync([.. athletes.Select(a => a.Id)], session.Id, session.Day.AddDays(-SeenDays));
         return new()
         {
-            Athletes = [.. athletes.Select(a => new LiveAthlete(a.Id, a.Name) { Group = BuilderMaker.GroupOf(a), Availability = a.Availability, AvailabilityReason = a.AvailabilityReason, AvailabilitySaidBy = a.AvailabilitySaidBy, MassKilograms = a.MassKilograms })],
+            Athletes = [.. athletes.Select(a => new LiveAthlete(a.Id, a.Name) { Seen = seen.GetValueOrDefault(a.Id) ?? new Dictionary<string, int>(), Group = BuilderMaker.GroupOf(a), Availability = a.Availability, AvailabilityReason = a.AvailabilityReason, AvailabilitySaidBy = a.AvailabilitySaidBy, MassKilograms = a.MassKilograms })],
             Pace = await squads.PaceAsync(athletes.Where(a => a.Availability != Availability.Out).Select(a => a.Id)),
             School = await schools.OfAsync(session),
             Catalogue = catalogue,

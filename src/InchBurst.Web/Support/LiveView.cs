@@ -60,6 +60,24 @@ public sealed record LiveView(
     string Stamp,
     LiveAsk Ask)
 {
+    /// <summary>How often the squad was told each thing in the months before, by code.</summary>
+    public IReadOnlyDictionary<string, int> Used { get; init; } = new Dictionary<string, int>();
+
+    /// <summary>What an athlete is called where there is little room.</summary>
+    public string Short(string name) => (shortNames ??= ShortNames.Of(Live.Attendance.Select(a => a.Athlete!.Name))).GetValueOrDefault(name, name);
+
+    private IReadOnlyDictionary<string, string>? shortNames;
+
+    /// <summary>The steps of a line that everybody does together; none where there are none.</summary>
+    public IReadOnlyList<RhythmStep> Rhythm { get; init; } = [];
+
+    /// <summary>What was noted on the line shown, by athlete.</summary>
+    public IReadOnlyDictionary<int, Noted> Noted { get; init; } = new Dictionary<int, Noted>();
+
+    /// <summary>Those listed: in the running order, or where nobody waits for a turn by name, with those who are out last.</summary>
+    public IReadOnlyList<QueueRow> Rows => Asks ? Queue :
+        [.. Queue.OrderBy(q => RunningOrder.Goes(q.Turn.State) || q.Turn.State == TurnState.Finished ? 0 : 1).ThenBy(q => q.Athlete.Name, StringComparer.CurrentCulture)];
+
     public TrainingSession Session => Live.Session;
 
     public PlanLine? Line => Place?.Line;

@@ -1,3 +1,4 @@
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Progress;
@@ -13,7 +14,7 @@ namespace InchBurst.Web.Pages.Athletes;
 
 public sealed record SegmentRow(SplitSegment Segment, string To, double? Best, bool IsBest);
 
-public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook results, Desk desk) : PageModel
+public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook results, ExerciseCatalogue catalogue, Desk desk) : PageModel
 {
     private const int ShownAtFirst = 40;
     private const int MostShown = 2000;
@@ -70,7 +71,7 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
         (Athlete, Club, All) = (athlete, await desk.ClubAsync(), all);
         Row = await squads.RowAsync(athlete, desk.Today);
         RunCount = await squads.RunCountAsync(id);
-        Seen = await results.SeenAsync(id);
+        Seen = await results.SeenAsync(id, catalogue);
         Measured = await results.MeasuredAsync(id);
         Shown = await squads.RunsAsync(id, all ? MostShown : ShownAtFirst);
         if (Shown.Count == 0)

@@ -168,7 +168,8 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
     private async Task<ReviewLine?> LineAsync(PlanLine line, List<Attendance> here, CoachingSchool school)
     {
         var runs = Live.Runs.Where(r => r.LineId == line.Id && r.Outcome is not (RunOutcome.Skipped or RunOutcome.Again)).ToList();
-        if (runs.Count == 0)
+        // A note on a line without times or measures says what was seen, not that a rep was run.
+        if (runs.Count == 0 || (LineMarks.Expected(LineDemand.Of(line, catalogue)).Count + line.AskedMeasures.Count == 0 && runs.All(r => r.Marks.Count + r.Measures.Count == 0)))
         {
             return null;
         }
@@ -208,6 +209,9 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         return words.Length == 0 ? name : $"{name} ({words})";
     }
 
+    // Words written on the day are passed on as they are; chips, shipped or the club's own, with the drill that answers them.
+    private bool IsChip(string code) => catalogue.Seen(code).Phase != RunPhase.Own;
+
     private string Message(Athlete athlete)
     {
         var lines = Lines.SelectMany(l => l.Times.Where(t => t.Athlete.Id == athlete.Id).Select(t => new MessageLine(
@@ -215,9 +219,9 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         var seen = Live.Runs.Where(r => r.AthleteId == athlete.Id).SelectMany(r => r.Seen.Select(s => s.Code)).ToList();
         return AthleteMessage.Write(
             athlete.Name, Desk.DayText(Live.Session.Day), lines, Reached.FirstOrDefault(r => r.Athlete.Id == athlete.Id).Share,
-            [.. seen.Select(Observations.Find).OfType<Observation>().Where(o => o.IsGood).Select(o => o.Says).Distinct()],
-            [.. Observations.Most(seen.Where(s => Observations.Find(s) is not null).Select(s => (athlete.Id, s)), catalogue).Take(2).Select(f => f.Drills.Count > 0 ? $"{f.Seen.Says.ToLowerInvariant()}, so {f.Drills[0].Name}" : f.Seen.Says.ToLowerInvariant())],
+            [.. seen.Select(catalogue.Seen).Where(o => o.IsGood).Select(o => o.Says).Distinct()],
+            [.. Observations.Most(seen.Where(IsChip).Select(s => (athlete.Id, s)), catalogue).Take(2).Select(f => f.Drills.Count > 0 ? $"{f.Seen.Says.ToLowerInvariant()}, so {f.Drills[0].Name}" : f.Seen.Says.ToLowerInvariant())],
             Live.Session.Cue,
-            [.. seen.Where(s => Observations.Find(s) is null).Distinct(StringComparer.OrdinalIgnoreCase)]);
+            [.. seen.Where(s => !IsChip(s)).Distinct(StringComparer.OrdinalIgnoreCase)]);
     }
 }

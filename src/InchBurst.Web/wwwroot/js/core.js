@@ -41,6 +41,9 @@ function command(entry) {
   return { verb, fields: [...address.searchParams, ...entry.fields] };
 }
 
+/** How often each thing was noted of an athlete, by code. */
+export const seen = (athlete) => attempt(() => JSON.parse(device.Seen(Number(athlete) || 0))) ?? {};
+
 /** The session with what waits counted as done: who goes, who rests, what the times say. */
 export const see = (waiting, now, line, round) => attempt(() => JSON.parse(device.See(JSON.stringify(waiting.map(command)), now, Number(line) || 0, Number(round) || 1)));
 

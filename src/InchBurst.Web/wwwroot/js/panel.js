@@ -108,6 +108,13 @@ export function footOf(last, url, who, isTimed, said, back) {
     return out;
   }
   if (!last) { word.textContent = "Nothing saved yet"; return out; }
+  if (last.what === "nottimed" && !isTimed && last.seen.length > 0) {
+    word.append(`${last.name}${last.side ? `, ${last.side}` : ""}: `, text("b", "", last.seen.join(", ")), last.by === who ? "" : `, by ${last.by}`);
+    button.dataset.key = "undo";
+    form.action = `${url}?handler=Undo&run=${last.number}`;
+    out.append(form);
+    return out;
+  }
   const isFigure = last.what === "timed" || last.what === "measured";
   word.append(last.what === "nottimed" && !isTimed ? "Noted for" : WHAT[last.what] ?? "Saved", " ", text("b", "", last.panel?.seconds ?? last.measures[0] ?? ""),
     ` ${isFigure ? "for " : ""}${last.name}${last.what === "again" ? "" : `, rep ${last.rep}`}${last.by === who ? "" : `, by ${last.by}`}`);

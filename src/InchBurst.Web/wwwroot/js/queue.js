@@ -38,7 +38,8 @@ export function take(view) {
   // Whoever is on the line here stays at the top while others move.
   const on = order.find((li) => li.dataset.on && goes(li));
   if (on) order.unshift(...order.splice(order.indexOf(on), 1));
-  if (rows().some((li, i) => order[i] && li !== order[i])) {
+  // Where nobody waits for a turn the names stay where they are.
+  if (asksAny(root) && rows().some((li, i) => order[i] && li !== order[i])) {
     const focused = list.contains(document.activeElement) ? document.activeElement : null;
     list.append(...order);
     focused?.focus({ preventScroll: true });
@@ -103,15 +104,9 @@ function drawMini(order, now) {
     cell.className = `q ${state}`;
     cell.dataset.call = li.dataset.athlete;
     cell.setAttribute("aria-label", `Call ${li.dataset.name}`);
-    cell.firstElementChild.textContent = shortName(li.dataset.name);
+    cell.firstElementChild.textContent = li.dataset.short;
     cell.lastElementChild.textContent = state === "ready" ? "Ready" : clock((Number(li.dataset.ready) - now) / 1000);
   });
-}
-
-// A first name, or the last one where two have the same first.
-function shortName(name) {
-  const [first, ...rest] = name.split(" ");
-  return rows().filter((li) => li.dataset.name.split(" ")[0] === first).length > 1 && rest.length > 0 ? rest.join(" ") : first;
 }
 
 /** Brings an athlete to the line on this device. */

@@ -3,9 +3,12 @@ import * as outbox from "./outbox.js";
 import * as core from "./core.js";
 import { askPart, boxesOf, clear, isBegun, isDirty, restoreDraft } from "./entry.js";
 import { remember, remembered, shelf } from "./memory.js";
+import { choose, noted, showChosen, showNoted } from "./notes.js";
 import { footOf, lastOf, latestOf, panelOf, showDoubts } from "./panel.js";
 import { clock, draw, lineUp, live, moveOn, rowOf, take } from "./queue.js";
 import { busy, say } from "./requests.js";
+import { drawRhythm } from "./rhythm.js";
+import { signal } from "./signal.js";
 
 const KEPT = "inch-burst-live";
 const OFFSET = "inch-burst-clock-offset";
@@ -307,6 +310,7 @@ async function rebuild(own) {
 async function ready() {
   const root = live();
   if (!root) return;
+  showChosen();
   tick();
   await tell();
   const form = root.querySelector("[data-marks]");
@@ -335,7 +339,20 @@ function tick() {
   const seen = view();
   take(seen);
   draw(now());
+  showNoted(seen);
+  drawRhythm();
+  tellRested();
   if (seen) drawForecast(seen);
+}
+
+// Whoever is on the line has rested: the next one may go.
+let restingOn = null;
+function tellRested() {
+  const waits = document.querySelector('#t-entry [data-f="wait"]');
+  const on = document.querySelector('#t-entry [data-f="athlete"]')?.value;
+  const isResting = Boolean(waits && !waits.hidden);
+  if (restingOn === on && on && !isResting) signal();
+  restingOn = isResting ? on : null;
 }
 
 // Without a signal the end of the session is foreseen here.
@@ -489,6 +506,7 @@ async function queueForm(form, submitter) {
   if (does === "line" && !reached) await rebuild(true);
   else moveOn(entry, view());
   if (does === "save") unsaid = entry;
+  if (form.id === "t-note") { form.querySelector(".own-words").value = ""; noted("good" in (submitter?.dataset ?? {})); }
   if (!reached) sayKept();
   await tell();
   tick();
@@ -538,21 +556,10 @@ async function sendNow(form, submitter) {
   } finally { done(); }
 }
 
-// On a line without times a name opens what was seen there.
-function openSeen(athlete) {
-  const dialog = document.getElementById("t-see");
-  const form = dialog?.querySelector("form");
-  if (!form) return;
-  form.reset();
-  form.elements.athlete.value = athlete;
-  dialog.querySelector("[data-see-name]").textContent = rowOf(athlete)?.dataset.name ?? "";
-  dialog.showModal();
-}
-
+// On a line without times a name is whose notes are taken.
 document.addEventListener("click", (event) => {
   const see = event.target.closest?.('[data-see]:not([data-see=""])');
-  if (see) { event.preventDefault(); openSeen(see.dataset.see); }
-  if (event.target.closest?.("[data-close-see]")) document.getElementById("t-see").close();
+  if (see) { event.preventDefault(); choose(see.dataset.see); }
 });
 
 document.addEventListener("submit", (event) => {
@@ -692,6 +699,10 @@ document.addEventListener("keydown", (event) => {
     return;
   }
   const box = event.target;
+  if (event.key.toLowerCase() === "u" && !event.ctrlKey && !event.metaKey && !event.altKey && !box.matches?.("input:not([type=radio]):not([type=checkbox]), textarea, select") && !document.querySelector("dialog[open]")) {
+    root.querySelector(COMMANDS.u)?.click();
+    return;
+  }
   if (!(box instanceof HTMLInputElement) || !("mark" in box.dataset) || event.ctrlKey || event.metaKey || event.altKey) return;
   if (event.key === "ArrowDown") {
     const others = [...document.querySelectorAll("[data-queue] > li:not([data-on=yes])")];
