@@ -95,7 +95,7 @@ public class RhythmTests
         Assert.Equal(Chips.For(demand).Select(c => c.Code), chips.Skip(1).Select(c => c.Code));
 
         var used = Chips.For(demand, catalogue, new Dictionary<string, int> { ["arms-across"] = 3, ["heels"] = 5, ["clean"] = 50, ["tight"] = 9 });
-        Assert.Equal(["heels", "arms-across", "Late left arm"], used.Where(c => !c.IsGood && c.Phase != RunPhase.Body).Take(3).Select(c => c.Code));
+        Assert.Equal(["Late left arm", "heels", "arms-across"], used.Where(c => !c.IsGood && c.Phase != RunPhase.Body).Take(3).Select(c => c.Code));
         Assert.Equal(chips.Select((c, i) => (c, i)).Where(x => x.c.IsGood || x.c.Phase == RunPhase.Body).Select(x => (x.c.Code, x.i)), used.Select((c, i) => (c, i)).Where(x => x.c.IsGood || x.c.Phase == RunPhase.Body).Select(x => (x.c.Code, x.i)));
 
         // Whatever the case, it is the same chip with its drill; other words stand for themselves.

@@ -10,18 +10,17 @@ public static class Chips
     /// <summary>Observations for a line, the most usual first.</summary>
     /// <param name="demand">What the line asks.</param>
     /// <param name="catalogue">The club's catalogue with chips of its own, or null for those that ship.</param>
-    /// <param name="used">How often each code was tapped by the club; what is tapped more stands before what is tapped less, among those to mend.</param>
+    /// <param name="used">How often each code was tapped by the club; what is tapped more stands before what is tapped less, among those that ship and are to mend.</param>
     public static IReadOnlyList<Observation> For(LineDemand demand, ExerciseCatalogue? catalogue = null, IReadOnlyDictionary<string, int>? used = null)
     {
         var chips = Observations.For(Phases(demand), catalogue?.OwnChips);
 
-        // The signs of the body keep their place: they are looked for in a hurry.
-        var moving = used is null ? [] : chips.Where(IsFault).OrderByDescending(c => used.GetValueOrDefault(c.Code)).ToList();
+        // The signs of the body keep their place, since they are looked for in a hurry; and so do the coach's own, which were made to be at hand.
+        bool Moves(Observation chip) => chip is { IsGood: false, Phase: not RunPhase.Body } && catalogue?.OwnChips.Contains(chip) != true;
+        var moving = used is null ? [] : chips.Where(Moves).OrderByDescending(c => used.GetValueOrDefault(c.Code)).ToList();
         var next = 0;
-        return moving.Count == 0 ? chips : [.. chips.Select(c => IsFault(c) ? moving[next++] : c)];
+        return moving.Count == 0 ? chips : [.. chips.Select(c => Moves(c) ? moving[next++] : c)];
     }
-
-    private static bool IsFault(Observation chip) => chip is { IsGood: false, Phase: not RunPhase.Body };
 
     private static IReadOnlyList<RunPhase> Phases(LineDemand demand) => demand switch
     {

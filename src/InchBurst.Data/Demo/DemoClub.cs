@@ -5,6 +5,7 @@ using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
 using InchBurst.Data.Entities;
 using MathNet.Numerics.Distributions;
 
@@ -17,6 +18,7 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
 
     // What an eye saw and how hard it felt come from a generator of their own, so that times do not depend on them.
     private readonly Random eye = new(seed + 1);
+    private readonly Random weights = new(seed + 2);
     private readonly List<(Athlete Athlete, SprintSimulation Runner, double Drag)> people = [];
 
     // Name, height m, mass kg, F0 N/kg, V0 m/s, birth year, sex, position, group, stance.
@@ -118,6 +120,15 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
         next.WindowMinutes = 40;
         db.Sessions.Add(next);
         await db.SaveChangesAsync(cancel);
+        for (var day = today.AddDays(-84); day < today; day = day.AddDays(1))
+        {
+            if (day.DayOfWeek == DayOfWeek.Wednesday)
+            {
+                Lift(db, team, day, (day.DayNumber - today.AddDays(-84).DayNumber) / 7);
+            }
+        }
+
+        await db.SaveChangesAsync(cancel);
         db.PlanRevisions.AddRange(db.Sessions.Local.Select(s => new PlanRevision { SessionId = s.Id, Number = 0, PlanJson = s.PlanJson, Lanes = s.Lanes, What = "made", By = "demo", At = s.StartedAt ?? today.ToDateTime(default, DateTimeKind.Utc) }));
         await db.SaveChangesAsync(cancel);
     }
@@ -205,6 +216,50 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
                     db.Runs.Add(run);
                 }
             }
+        }
+    }
+
+    private static readonly string[] Power = ["raise 5 min easy", "countermovement jump 3 x 1 reps rest 1:00 log height", "squat 2 x 4 reps 80% max rest 3:00 log load, reps", "1 x 800 m @60% log heart rate", "cool-down 5 min"];
+
+    // Jumps, lifts and a pulse, from a generator of their own.
+    private void Lift(ClubDb db, Squad squad, DateOnly day, int week)
+    {
+        var session = Session(squad, "Wednesday power", day, Power);
+        (session.RanPlanJson, session.State) = (session.PlanJson, SessionState.Ended);
+        session.StartedAt = day.ToDateTime(new TimeOnly(16, 30), DateTimeKind.Utc);
+        session.EndedAt = session.StartedAt.Value.AddMinutes(50);
+        db.Sessions.Add(session);
+        var lines = PlanJson.Read(session.PlanJson).Lines.ToList();
+        var order = 0;
+        foreach (var (athlete, runner, _) in people.Where(p => p.Athlete.SquadId == squad.Id))
+        {
+            var present = !(athlete.Availability == Availability.Out && day >= athlete.AvailabilitySince) && weights.NextDouble() > 0.15;
+            session.Attendance.Add(new Attendance { AthleteId = athlete.Id, Present = present, Order = ++order, Rating = present ? 5 + weights.Next(4) : null, Minutes = present ? 50 : null });
+            if (!present)
+            {
+                continue;
+            }
+
+            var at = session.StartedAt.Value.AddMinutes(10).AddSeconds(order * 20);
+            void Log(PlanLine line, int rep, params (MeasureKind Kind, double Value)[] measures)
+            {
+                at = at.AddMinutes(2);
+                var run = new Run { ClientId = new Guid(Enumerable.Range(0, 16).Select(_ => (byte)weights.Next(256)).ToArray()), Session = session, AthleteId = athlete.Id, LineId = line.Id, Rep = rep, Day = day, Kind = line.Kind, Outcome = RunOutcome.Measured, FinishedAt = at, LoggedBy = "Demo coach" };
+                run.Measures.AddRange(measures.Select(m => new RunMeasure { Kind = m.Kind, Value = m.Value }));
+                db.Runs.Add(run);
+            }
+
+            for (var rep = 1; rep <= 3; rep++)
+            {
+                Log(lines[1], rep, (MeasureKind.JumpHeight, Math.Round(((runner.F0 - 4.4) * 0.1) + (0.0022 * week) + Normal.Sample(weights, 0, 0.009), 3)));
+            }
+
+            for (var set = 1; set <= 2; set++)
+            {
+                Log(lines[2], set, (MeasureKind.Load, Math.Round(((athlete.MassKilograms ?? 60) * (1.02 + (0.012 * week))) / 2.5) * 2.5), (MeasureKind.Reps, 3 + weights.Next(3)));
+            }
+
+            Log(lines[3], 1, (MeasureKind.HeartRate, Math.Round(166 - (0.6 * week) + Normal.Sample(weights, 0, 3))));
         }
     }
 

@@ -1,0 +1,73 @@
+using CsCheck;
+using InchBurst.Core.Progress;
+
+namespace InchBurst.Core.Tests;
+
+/// <summary>What changed over a season, and what is only noise.</summary>
+public class SeasonChangeTests
+{
+    [Fact]
+    public void First_days_and_last_days_are_compared_with_the_scatter_of_both()
+    {
+        // By hand: means 2 and 6; squares 2 + 2 over 2 * (4 - 1) = 0.667; error sqrt(0.667 * 2 / 4) = 0.577.
+        var change = SeasonChange.Of([1, 2, 3, 2, 9, 9, 5, 6, 7, 6])!;
+        Assert.Equal((4.0, 4, true), (change.Change, change.Days, change.IsReal));
+        Assert.Equal(0.5774, change.Error, 4);
+
+        // Six days: three at each end, none twice. Five tell nothing.
+        Assert.Equal((3, 1.0), (SeasonChange.Of([1, 1, 1, 2, 2, 2])!.Days, SeasonChange.Of([1, 1, 1, 2, 2, 2])!.Change));
+        Assert.Null(SeasonChange.Of([1, 1, 1, 2, 2]));
+        Assert.Equal(3, SeasonChange.Of([1, 1, 1, 5, 2, 2, 2])!.Days);
+        Assert.Equal(4, SeasonChange.Of([1, 1, 1, 1, 2, 2, 2, 2])!.Days);
+
+        // At 1.645 errors exactly nothing is called; nobody who stands still changes.
+        Assert.False(SeasonChange.Of([1, 1, 1, 1, 1, 1])!.IsReal);
+        var edge = 1.645 * SeasonChange.Of([0, 2, 1, 0, 2, 1])!.Error;
+        Assert.False(SeasonChange.Of([0, 2, 1, edge - 1e-9, edge + 2 - 1e-9, edge + 1 - 1e-9])!.IsReal);
+        Assert.True(SeasonChange.Of([0, 2, 1, edge + 1e-9, edge + 2 + 1e-9, edge + 1 + 1e-9])!.IsReal);
+    }
+
+    [Fact]
+    public void Of_those_who_did_not_change_about_one_in_ten_is_called_changed()
+    {
+        var random = new Random(5);
+        var called = Enumerable.Range(0, 4000).Count(_ => SeasonChange.Of([.. Enumerable.Range(0, 12).Select(_ => MathNet.Numerics.Distributions.Normal.Sample(random, 50, 2))])!.IsReal);
+
+        // The scatter is itself estimated from eight days, so a little more than the 10% of a known one: 15% by Student's t with six degrees of freedom.
+        Assert.InRange(called / 4000.0, 0.10, 0.18);
+    }
+
+    [Theory]
+    [InlineData(100, null, 100.0)]
+    [InlineData(100, 1, 100.0)]
+    [InlineData(100, 0, 100.0)]
+    [InlineData(100, 2, 106.6667)]
+    [InlineData(90, 10, 120.0)]
+    [InlineData(90, 11, null)]
+    public void The_most_that_could_be_lifted_once_follows_from_load_and_reps(double load, int? reps, double? most)
+    {
+        // Epley 1985 (from memory): load * (1 + reps / 30).
+        var of = LiftMaximum.Of(load, reps);
+        Assert.Equal(most is null, of is null);
+        Assert.Equal(most ?? 0, of ?? 0, 4);
+    }
+
+    [Fact]
+    public void A_rate_is_of_the_runs_watched_before_the_first_drill_and_since()
+    {
+        static DateOnly Day(int d) => new(2026, 9, d);
+        IReadOnlyList<(DateOnly, int, int)> days = [(Day(1), 4, 2), (Day(3), 4, 3), (Day(8), 5, 1), (Day(10), 5, 0)];
+        Assert.Equal(new SeenRate(62.5, 10, Day(8), true), SeenRate.Of(days, [Day(12), Day(8)]));
+
+        // Without a drill the halves are compared; with one on the first day there is no before.
+        Assert.Equal(new SeenRate(62.5, 10, null, true), SeenRate.Of(days, []));
+        Assert.Equal((null, Day(1)), (SeenRate.Of(days, [Day(1)]).Was, SeenRate.Of(days, [Day(1)]).Since));
+        Assert.Equal(new SeenRate(null, null, null, false), SeenRate.Of([], []));
+
+        // Four runs are too few, five are enough; and few sightings are noise.
+        Assert.Equal((null, 50.0), (SeenRate.Of([(Day(1), 4, 4), (Day(2), 6, 3)], [Day(2)]).Was, SeenRate.Of([(Day(1), 4, 4), (Day(2), 6, 3)], [Day(2)]).Is));
+        Assert.Equal(80, SeenRate.Of([(Day(1), 5, 4), (Day(2), 6, 3)], [Day(2)]).Was);
+        Assert.False(SeenRate.Of([(Day(1), 5, 2), (Day(2), 6, 2)], [Day(2)]).IsReal);
+        Assert.False(SeenRate.Of([(Day(1), 50, 2), (Day(2), 60, 1)], [Day(2)]).IsReal);
+    }
+}
