@@ -86,6 +86,17 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
         return [.. rows.Select(r => new AthleteRow(r.Athlete, TopSpeedClock.On(r.Last, r.Estimated, today), r.Best))];
     }
 
+    /// <summary>Days since one on which athletes of a squad ran a flying stretch, with the greatest share of own best flying speed of each day.</summary>
+    /// <param name="squadId">Number of the squad.</param>
+    /// <param name="from">First day.</param>
+    /// <param name="cancel">Gives up.</param>
+    public async Task<ILookup<int, (DateOnly Day, double Share)>> FlyingDaysAsync(int squadId, DateOnly from, CancellationToken cancel = default)
+    {
+        var days = await db.Runs.AsNoTracking().Where(r => r.Athlete!.SquadId == squadId && r.Day >= from && r.FlyingSpeed != null).GroupBy(r => new { r.AthleteId, r.Day })
+            .Select(g => new { g.Key.AthleteId, g.Key.Day, Speed = g.Max(r => r.FlyingSpeed), Best = db.Runs.Where(r => r.AthleteId == g.Key.AthleteId && r.FlyingSpeed != null).Max(r => r.FlyingSpeed) }).ToListAsync(cancel);
+        return days.OrderBy(d => d.Day).ToLookup(d => d.AthleteId, d => (d.Day, d.Speed!.Value / d.Best!.Value));
+    }
+
     /// <summary>How many timed runs an athlete has.</summary>
     public Task<int> RunCountAsync(int athleteId, CancellationToken cancel = default) =>
         db.Runs.CountAsync(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Marks.Any(), cancel);

@@ -3,6 +3,7 @@ using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
+using InchBurst.Core.Season;
 using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
@@ -145,5 +146,83 @@ public class DrawingTests
         Assert.Equal(("92.9%", true), (three.Last, three.Below));
         Assert.Equal(("100.0%", false), (one.Last, one.Below));
         Assert.All(three.Dots, d => Assert.InRange(d.Y, 0, 64));
+    }
+
+    [Fact]
+    public void A_clock_row_puts_days_to_scale_and_what_is_past_on_its_edge()
+    {
+        var today = new DateOnly(2026, 11, 26);
+        var row = ClockRow.Draw(TopSpeedClock.On(today.AddDays(-2), today), [today.AddDays(-2), today.AddDays(-5), today.AddDays(-30)], today);
+        Assert.Equal([(ClockRow.X(today.AddDays(-5), today), false), (ClockRow.X(today.AddDays(-2), today), true)], row.Dots);
+        Assert.Equal(9, ClockRow.X(today, today) - ClockRow.X(today.AddDays(-1), today), 6);
+        Assert.Equal((ClockRow.X(today.AddDays(-2), today), ClockRow.X(today.AddDays(4), today), false), (row.LineFrom, row.DueX, row.IsDue));
+
+        // Long ago: the line comes in from the edge, and what was due is due today.
+        row = ClockRow.Draw(TopSpeedClock.On(today.AddDays(-20), today), [], today);
+        Assert.Equal((ClockRow.X(today.AddDays(-ClockRow.Back), today), ClockRow.X(today, today), true), (row.LineFrom, row.DueX, row.IsDue));
+        Assert.Empty(row.Dots);
+        row = ClockRow.Draw(TopSpeedClock.On(null, today), [], today);
+        Assert.Equal((null, null, true), (row.LineFrom, row.DueX, row.IsDue));
+        Assert.All(new[] { -ClockRow.Back, 0, ClockRow.On }, d => Assert.InRange(ClockRow.X(today.AddDays(d), today), 0, ClockRow.Width));
+    }
+
+    [Fact]
+    public void A_days_times_stand_as_hundredths_against_own_best_faster_up()
+    {
+        var day = DayColumns.Draw([(1.10, 1.12), (3.05, 3.05), (3.10, 3.05), (3.40, 3.05), (2.80, 3.05), (5.0, null)], 796);
+        Assert.Equal([2, 0, -5, -35, 25, null], day.Columns.Select(c => c.Hundredths));
+        Assert.Equal([false, false, false, true, true, false], day.Columns.Select(c => c.IsBeyond));
+        Assert.Equal(day.Zero, day.Columns[1].Y);
+        Assert.Equal(11.4 * 5, day.Columns[2].Y!.Value - day.Zero, 6);
+        Assert.True(day.Columns[0].Y < day.Zero && day.Columns[4].Y == day.Columns[0].Y);
+        Assert.Null(day.Columns[5].Y);
+        Assert.All(day.Columns.Where(c => c.Y is not null), c => Assert.InRange(c.Y!.Value, 0, DayColumns.Height));
+        Assert.Equal(53, day.Columns[1].X - day.Columns[0].X, 6);
+
+        // Forty columns share the width.
+        var many = DayColumns.Draw([.. Enumerable.Repeat((3.0, (double?)3.0), 40)], 796);
+        Assert.True(many.Columns[^1].X < 796);
+        Assert.Contains("own best", many.Lines.Select(l => l.Text));
+    }
+
+    [Fact]
+    public void What_was_run_stands_at_its_minute_over_what_was_planned_with_how_late_it_ended()
+    {
+        var plan = SessionPlan.Empty.Add(Line("2 x 20 m rest 1:00")).Add(Line("A-skip 2 x 15 m"));
+        var timeline = SessionClock.Lay(plan, new(2, 1, DemandAthlete.UsualCurve, ExerciseCatalogue.BuiltIn, 0, _ => 2, null));
+        var start = new DateTime(2026, 11, 26, 17, 0, 0, DateTimeKind.Utc);
+        var line = plan.Lines.First();
+        var planned = timeline.Items[0].EndSeconds;
+        var strip = ReviewStrip.Draw(timeline, [(line, [new(1, start.AddSeconds(60), 3.2), new(2, start.AddSeconds(planned + 100), 3.3)])], start, 600, l => ["a name far too long for its outline", "x"], 1232);
+        Assert.Equal(22.4, (strip.Minutes[1].X - strip.Minutes[0].X) / 5, 6);
+        Assert.Equal(new[] { 60 - 3.2, planned + 100 - 3.3 }.Select(s => Math.Round(s, 4)), strip.Runs.Select(r => Math.Round((r.X - strip.Minutes[0].X) * 60 / 22.4, 4)));
+        Assert.Equal("+1:40", Assert.Single(strip.Late).Text);
+        Assert.Equal(100 * 22.4 / 60, strip.Late[0].To - strip.Late[0].From, 6);
+        Assert.Equal(timeline.Items.Select(i => (i.EndSeconds - i.StartSeconds) * 22.4 / 60), strip.Planned.Select(p => p.Width));
+        Assert.All(strip.Planned, p => Assert.True(p.Text is "x" or ""));
+        Assert.Equal((strip.Minutes[0].X + (10 * 22.4), "10:00 window"), (strip.WindowX, strip.WindowText));
+
+        // Within a quarter of a minute nothing is called late; early is said too; three hours still fit.
+        Assert.Empty(ReviewStrip.Draw(timeline, [(line, [new(1, start.AddSeconds(planned + 15), 3.2)])], start, 600, _ => [], 1232).Late);
+        Assert.Equal("−0:30", Assert.Single(ReviewStrip.Draw(timeline, [(line, [new(1, start.AddSeconds(planned - 30), 3.2)])], start, 600, _ => [], 1232).Late).Text);
+        var wide = ReviewStrip.Draw(timeline, [(line, [new(1, start.AddHours(3), 3.2)])], start, 600, _ => [], 1232);
+        Assert.All(wide.Runs, r => Assert.InRange(r.X + r.Width, 0, 1232));
+        Assert.All(wide.Minutes.Zip(wide.Minutes.Skip(1)), m => Assert.True(m.Second.X - m.First.X > 30));
+    }
+
+    [Fact]
+    public void Rests_stand_as_dots_in_bins_beside_what_was_asked_and_never_leave_the_picture()
+    {
+        var dots = RestDots.Draw([60, 61, 63, 180], 60, 62);
+        Assert.Equal(3, dots.Dots.GroupBy(d => Math.Round(d.X, 3)).Max(g => g.Count()));
+        Assert.Equal(296 * 60 / 180.0, dots.AskedX, 6);
+        Assert.Equal(296 * 62 / 180.0, dots.MiddleX, 6);
+        Assert.Equal(["0", "1", "2", "3 min"], dots.Ticks.Select(t => t.Text));
+        Assert.True(dots.Dots[1].Y < dots.Dots[0].Y);
+
+        // A hundred of one length are pressed together, an hour stands at the end.
+        var many = RestDots.Draw([.. Enumerable.Repeat(90.0, 100), 3600], 60, 90);
+        Assert.All(many.Dots, d => Assert.True(d is { X: >= 0 and <= RestDots.Width, Y: >= 0 and <= RestDots.Height }));
+        Assert.Equal(2, RestDots.Draw([], 30, 0).Ticks.Count - 1);
     }
 }

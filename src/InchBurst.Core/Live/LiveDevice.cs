@@ -50,17 +50,17 @@ public sealed class LiveDevice
     /// <summary>The session as the server last told it, as JSON.</summary>
     public string Told() => LiveDocument.Write(document.State);
 
-    /// <summary>What an athlete is expected to take on a line, box by box.</summary>
+    /// <summary>What stands beside the boxes of a line for an athlete.</summary>
     /// <param name="athlete">Number of the athlete.</param>
     /// <param name="line">Number of the line.</param>
-    /// <returns>Seconds, null for boxes that are no times, as a JSON list; empty for an athlete or a line that is not there.</returns>
+    /// <returns><see cref="BoxTarget"/>s as a JSON list; empty for an athlete or a line that is not there.</returns>
     public string Expected(int athlete, int line)
     {
         var setting = document.Setting;
-        IReadOnlyList<double?> times = State.Person(athlete) is { } person && State.Plan.Line(line) is { } of
-            ? [.. LiveEntry.Boxes(LiveEntry.DemandFor(of, setting, setting.Athlete(person)), State.TimingOf(line), setting.DistanceUnit, setting.MassUnit).Select(b => b.ExpectedSeconds)]
+        IReadOnlyList<BoxTarget> targets = State.Person(athlete) is { } person && State.Plan.Line(line) is { } of && setting.Athlete(person) is { } known
+            ? LiveEntry.Targets(State, LiveEntry.DemandFor(of, setting, known), setting, known)
             : [];
-        return JsonSerializer.Serialize(times, LiveJsonContext.Default.IReadOnlyListNullableDouble);
+        return JsonSerializer.Serialize(targets, LiveJsonContext.Default.IReadOnlyListBoxTarget);
     }
 
     /// <summary>How often each thing was noted of an athlete, before and in this session.</summary>

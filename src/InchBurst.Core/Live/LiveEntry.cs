@@ -22,6 +22,11 @@ public sealed record LiveBox(string Label, string Unit, bool IsMark, double? Exp
 /// <param name="Right">Times of the right side, s.</param>
 public sealed record LiveMeaning(RunMeaning Meaning, double? ChangeSeconds, DropOffReading? DropOff, IReadOnlyList<double> Left, IReadOnlyList<double> Right);
 
+/// <summary>What stands beside a box.</summary>
+/// <param name="ExpectedSeconds">What the athlete is expected to take, s; null where nothing is.</param>
+/// <param name="BestSeconds">Own best of the same trial, s; null where there is none.</param>
+public readonly record struct BoxTarget(double? ExpectedSeconds, double? BestSeconds);
+
 /// <summary>What was noted of somebody.</summary>
 /// <param name="Times">How often something to mend.</param>
 /// <param name="IsGood">True when something good was.</param>
@@ -88,6 +93,45 @@ public static class LiveEntry
     /// <summary>The figures of a run in a list of runs, or what became of it.</summary>
     /// <param name="run">The run.</param>
     public static string FiguresOf(LiveRun run) => run.Outcome == RunOutcome.Skipped ? "skipped" : run.What.Marks.Count > 0 ? run.MarksText : run.Measures.Count > 0 ? "measured" : run.Seen.Count > 0 ? "noted" : "no time";
+
+    /// <summary>What stands beside each box of a line: what is expected of an athlete, and the best to beat.</summary>
+    /// <param name="state">The session.</param>
+    /// <param name="demand">What the line asks of the athlete.</param>
+    /// <param name="setting">What the session is held in.</param>
+    /// <param name="athlete">The athlete as the book knows them.</param>
+    public static IReadOnlyList<BoxTarget> Targets(LiveState state, LineDemand demand, LiveSetting setting, LiveAthlete athlete)
+    {
+        var timing = state.TimingOf(demand.Line.Id);
+        var boxes = Boxes(demand, timing, setting.DistanceUnit, setting.MassUnit);
+        var run = Expected(demand, timing, demand.Line.SideOfTurn(state.NextRep(athlete.Id, demand.Line.Id)));
+        var stretches = run is null ? [] : Stretches.Of(run);
+        var marks = LineMarks.Expected(demand);
+        var skip = marks.Count - boxes.Count(b => b.IsMark);
+        return
+        [
+            .. boxes.Select((box, i) =>
+            {
+                if (!box.IsMark)
+                {
+                    return new BoxTarget(null, null);
+                }
+
+                var at = i + skip;
+                var from = timing.Entry == EntryMode.Cumulative || at == 0 ? 0 : marks[skip > 0 ? 0 : at - 1].Millimetres;
+                var best = stretches.Where(s => s.FromMillimetres == from && s.ToMillimetres == marks[at].Millimetres).Select(s => Best(state, athlete, s.Key, from, s.ToMillimetres, null)).FirstOrDefault(b => b is not null);
+                return new BoxTarget(box.ExpectedSeconds > 0 ? box.ExpectedSeconds : null, best);
+            }),
+        ];
+    }
+
+    // Least time of an athlete over a stretch of a trial: known from before the session, or run earlier in it than another run.
+    private static double? Best(LiveState state, LiveAthlete athlete, string key, int from, int to, LiveRun? before)
+    {
+        var times = athlete.Bests.Where(b => b.Key == key && b.From == from && b.To == to).Select(b => b.Seconds)
+            .Concat(state.Runs.Where(r => r.Id != before?.Id && r.AthleteId == athlete.Id && !r.IsTakenBack && r.Outcome == RunOutcome.Timed && !(r.FinishedAt > before?.FinishedAt)).SelectMany(r => Stretches.Of(r.What))
+                .Where(s => s.Key == key && s.FromMillimetres == from && s.ToMillimetres == to).Select(s => s.Seconds)).ToList();
+        return times.Count == 0 ? null : times.Min();
+    }
 
     /// <summary>What the gates saw, as it would be typed into the boxes of a line; empty texts where they saw nothing.</summary>
     /// <param name="gate">What the gates saw.</param>
@@ -183,10 +227,7 @@ public static class LiveEntry
     public static double? BestBefore(LiveState state, LiveRun run, LiveAthlete athlete)
     {
         var headline = Stretches.Headline(run.What);
-        var times = athlete.Bests.Where(b => b.Key == headline.Key && b.From == headline.FromMillimetres && b.To == headline.ToMillimetres).Select(b => b.Seconds)
-            .Concat(state.Runs.Where(r => r.Id != run.Id && r.AthleteId == run.AthleteId && !r.IsTakenBack && r.Outcome == RunOutcome.Timed && r.FinishedAt <= run.FinishedAt).SelectMany(r => Stretches.Of(r.What))
-                .Where(s => s.Key == headline.Key && s.FromMillimetres == headline.FromMillimetres && s.ToMillimetres == headline.ToMillimetres).Select(s => s.Seconds)).ToList();
-        return times.Count == 0 ? null : times.Min();
+        return Best(state, athlete, headline.Key, headline.FromMillimetres, headline.ToMillimetres, run);
     }
 
     // Reps of a line that may be set beside a run: same timing, side and stretch, effort within 2%.

@@ -84,7 +84,7 @@ internal sealed class PlanConverter : JsonConverter<SessionPlan>
 [JsonSerializable(typeof(LiveState))]
 [JsonSerializable(typeof(LiveChange))]
 [JsonSerializable(typeof(DeviceView))]
-[JsonSerializable(typeof(IReadOnlyList<double?>))]
+[JsonSerializable(typeof(IReadOnlyList<BoxTarget>))]
 [JsonSerializable(typeof(Dictionary<string, int>))]
 [JsonSerializable(typeof(IReadOnlyList<RhythmStep>))]
 [JsonSerializable(typeof(DeviceWord))]

@@ -53,20 +53,25 @@ public static class SessionReview
     /// <returns>The rests, or null when nobody ran twice.</returns>
     public static RealRests? Rests(IEnumerable<Go> goes, double restSeconds, double setRestSeconds, int repsASet)
     {
-        var real = new List<double>();
-        var brief = 0;
+        var all = Each(goes, restSeconds, setRestSeconds, repsASet).ToList();
+        var real = all.Select(r => r.Real).ToList();
+        return real.Count == 0 ? null : new(restSeconds, MathNet.Numerics.Statistics.Statistics.Median(real), real.Min(), all.Count(r => r.Real < r.Asked * 0.9), real.Count);
+    }
+
+    /// <summary>Each rest between an athlete's goes with what was asked for.</summary>
+    /// <param name="goes">Goes in any order.</param>
+    /// <param name="restSeconds">Rest asked for between reps, s.</param>
+    /// <param name="setRestSeconds">Rest asked for between sets, s.</param>
+    /// <param name="repsASet">Goes in a set, 1 or more.</param>
+    public static IEnumerable<(double Real, double Asked)> Each(IEnumerable<Go> goes, double restSeconds, double setRestSeconds, int repsASet)
+    {
         foreach (var own in goes.GroupBy(g => g.AthleteId).Select(g => g.OrderBy(x => x.FinishedAt).ToList()))
         {
             for (var i = 1; i < own.Count; i++)
             {
-                var rest = Math.Max(0, (own[i].FinishedAt - own[i - 1].FinishedAt).TotalSeconds - own[i].Seconds);
-                var asked = i % repsASet == 0 ? setRestSeconds : restSeconds;
-                brief += rest < asked * 0.9 ? 1 : 0;
-                real.Add(rest);
+                yield return (Math.Max(0, (own[i].FinishedAt - own[i - 1].FinishedAt).TotalSeconds - own[i].Seconds), i % repsASet == 0 ? setRestSeconds : restSeconds);
             }
         }
-
-        return real.Count == 0 ? null : new(restSeconds, MathNet.Numerics.Statistics.Statistics.Median(real), real.Min(), brief, real.Count);
     }
 
     /// <summary>Load of a session: rating of perceived exertion times minutes, in arbitrary units (Foster et al. 2001).</summary>

@@ -1,5 +1,6 @@
 using System.Globalization;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Log;
@@ -25,16 +26,24 @@ public sealed record ReviewTimes(Athlete Athlete, IReadOnlyList<(Run Run, RunMea
 }
 
 /// <summary>A line with the times of everyone.</summary>
-public sealed record ReviewLine(PlanLine Line, LineReview Review, IReadOnlyList<ReviewTimes> Times, IReadOnlyList<DropOffPanel> DropOffs, IReadOnlyList<(Athlete Athlete, Run Run)> Measured);
+public sealed record ReviewLine(PlanLine Line, LineReview Review, IReadOnlyList<ReviewTimes> Times, IReadOnlyList<DropOffPanel> DropOffs, IReadOnlyList<(Athlete Athlete, Run Run)> Measured)
+{
+    /// <summary>The real rests, or null when nobody ran twice.</summary>
+    public RestDots? Rests { get; init; }
+
+    /// <summary>The goes, with the moment each ended.</summary>
+    public IReadOnlyList<Go> Goes { get; init; } = [];
+}
 
 /// <summary>A row of the ratings form as typed.</summary>
 public sealed record RatingRow(Attendance Row, string Rating, string Minutes, string Note, string? Wrong);
 
 /// <summary>What was planned against what was run, and what follows from it.</summary>
-public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBook results, SchoolBook schools, ExerciseCatalogue catalogue, Desk desk) : PageModel
+public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBook results, SchoolBook schools, LiveMaker settings, ExerciseCatalogue catalogue, Desk desk) : PageModel
 {
     private const double PanelWidth = 132;
     private const double PanelHeight = 64;
+    private const double StripWidth = 1232;
 
     public LiveSession Live { get; private set; } = null!;
 
@@ -55,6 +64,22 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
     public string Notes { get; private set; } = "";
 
     public bool Saved { get; private set; }
+
+    /// <summary>Planned and run in time; null before anything ran.</summary>
+    public ReviewStrip? Strip { get; private set; }
+
+    /// <summary>What the rests say, with what it cost.</summary>
+    public string RestWords
+    {
+        get
+        {
+            var rests = Lines.Select(l => l.Review.Rests).OfType<RealRests>().ToList();
+            var brief = rests.Sum(r => r.Short);
+            var latest = Strip?.Late.Where(a => a.Text.StartsWith('+')).MaxBy(a => a.To - a.From);
+            return (brief == 0 ? "Nobody was short of rest." : $"{brief} of {rests.Sum(r => r.Count)} rests were more than a tenth short: times after them may be slower than the athlete.")
+                + (latest is { } late && rests.Any(r => r.MedianSeconds > r.PlannedSeconds * 1.5) ? $" Rests ran longer than asked, and the session ended up to {late.Text[1..]} late." : "");
+        }
+    }
 
     public int SessionMinutes { get; private set; }
 
@@ -152,6 +177,13 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
             var best = rows.GetValueOrDefault(a.AthleteId)?.BestSpeed;
             return (a.Athlete!, today / best, today);
         }).OrderByDescending(x => x.Item2 ?? -1)];
+        if (Live.Session.StartedAt is { } started && Lines.Count > 0)
+        {
+            var planned = PlanJson.Read(Live.Session.PlanJson);
+            var timeline = SessionClock.Lay(planned, (await settings.SettingAsync(Live.Session, Club)).Clock(Live.State with { Plan = planned }));
+            Strip = ReviewStrip.Draw(timeline, [.. Lines.Select(l => (l.Line, l.Goes))], started, Live.Session.WindowMinutes * 60, l => [LiveView.ItemName(l, planned), LiveView.ItemName(l), LineWords.DoseText(l)], StripWidth);
+        }
+
         Faults = Observations.Most(live.Runs.SelectMany(r => r.Seen.Select(x => (r.AthleteId, x.Code))), catalogue);
         Ratings = [.. here.Select(a => new RatingRow(a, a.Rating is { } r ? Figures.Number(r, 1) : "", a.Minutes?.ToString(CultureInfo.InvariantCulture) ?? "", a.Note, null))];
         Messages = [.. here.Where(a => live.Runs.Any(r => r.AthleteId == a.AthleteId)).Select(a => (a.Athlete!, Message(a.Athlete!)))];
@@ -177,9 +209,9 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         var names = Live.Attendance.ToDictionary(a => a.AthleteId, a => a.Athlete!);
         var planned = PlanJson.Read(Live.Session.PlanJson).Line(line.Id);
         var rest = RestRules.Between(LineDemand.Of(planned ?? line, catalogue), school).Seconds;
-        var review = SessionReview.Of(
-            planned, line, Live.Plan.BlockOf(line.Id)?.Rounds ?? 1, here.Count(a => BuilderMaker.IsFor(Live.Plan, line, a.Athlete!)),
-            [.. runs.Select(r => new Go(r.AthleteId, r.FinishedAt, r.Marks.Select(m => m.Seconds).DefaultIfEmpty(0).Max()))], rest, (planned ?? line).Rest?.SetSeconds ?? rest);
+        IReadOnlyList<Go> goes = [.. runs.Select(r => new Go(r.AthleteId, r.FinishedAt, r.Marks.Select(m => m.Seconds).DefaultIfEmpty(0).Max()))];
+        var setRest = (planned ?? line).Rest?.SetSeconds ?? rest;
+        var review = SessionReview.Of(planned, line, Live.Plan.BlockOf(line.Id)?.Rounds ?? 1, here.Count(a => BuilderMaker.IsFor(Live.Plan, line, a.Athlete!)), goes, rest, setRest);
         var times = new List<ReviewTimes>();
         foreach (var own in runs.Where(r => r.Marks.Count > 0 && names.ContainsKey(r.AthleteId)).GroupBy(r => r.AthleteId))
         {
@@ -197,7 +229,11 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         List<DropOffPanel> panels = most < 2 || line.Effort?.Percents.Distinct().Count() > 1 ? [] :
             [.. times.Where(t => t.Runs.Count > 1).Select(t => DropOffPanel.Draw(t.Athlete.Id, t.Athlete.Name, [.. t.Runs.Where(r => r.Meaning.Label == t.Best.Label).Select(r => r.Meaning.Seconds)], most, StopShare, t.Runs[0].Run.Method, PanelWidth, PanelHeight))
                 .OrderBy(p => p.Name, StringComparer.CurrentCulture)];
-        return new(line, review, [.. times.OrderBy(t => t.Best.Seconds)], panels, [.. runs.Where(r => r.Measures.Count > 0 && names.ContainsKey(r.AthleteId)).Select(r => (names[r.AthleteId], r))]);
+        return new(line, review, [.. times.OrderBy(t => t.Best.Seconds)], panels, [.. runs.Where(r => r.Measures.Count > 0 && names.ContainsKey(r.AthleteId)).Select(r => (names[r.AthleteId], r))])
+        {
+            Goes = goes,
+            Rests = review.Rests is { } real ? RestDots.Draw([.. SessionReview.Each(goes, rest, setRest, Math.Max(1, line.Turns / line.Sets)).Select(r => r.Real)], rest, real.MedianSeconds) : null,
+        };
     }
 
     // A time with a load or help is told as that, never as the athlete's own.

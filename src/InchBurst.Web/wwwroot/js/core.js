@@ -30,7 +30,7 @@ export const change = (what) => attempt(() => { device.Change(JSON.stringify(wha
 /** The session as the server last told it, as text. */
 export const told = () => attempt(() => device.Told());
 
-/** What an athlete is expected to take on a line, box by box. */
+/** What an athlete is expected to take on a line, and the best to beat, box by box. */
 export const expected = (athlete, line) => attempt(() => JSON.parse(device.Expected(Number(athlete) || 0, Number(line) || 0))) ?? [];
 
 /** A command that waits, as Core reads it: the verb of its address, and its fields. */

@@ -109,6 +109,18 @@ function drawMini(order, now) {
   });
 }
 
+/** What is expected of whoever is on the line stands in the empty boxes, the best to beat over them. */
+export function showTargets(form, athlete) {
+  core.expected(athlete, live().dataset.line).forEach((target, i) => {
+    const box = boxesOf(form)[i];
+    if (!box) return;
+    if (target.expectedSeconds != null) box.dataset.expect = target.expectedSeconds.toFixed(2);
+    box.placeholder = target.expectedSeconds == null ? "" : `expect ${target.expectedSeconds.toFixed(2)}`;
+    const best = box.closest(".t-gate").querySelector("[data-best]");
+    if (best) best.textContent = target.bestSeconds == null ? "" : `best ${target.bestSeconds.toFixed(2)}`;
+  });
+}
+
 /** Brings an athlete to the line on this device. */
 export function putOnLine(li, focus = true) {
   const form = live().querySelector("[data-marks]");
@@ -133,7 +145,7 @@ export function putOnLine(li, focus = true) {
   const more = form.querySelector('[data-f="more"]');
   more.dataset.person = li.dataset.athlete;
   more.href = `${live().dataset.url}?person=${li.dataset.athlete}`;
-  core.expected(li.dataset.athlete, live().dataset.line).forEach((seconds, i) => { const box = boxesOf(form)[i]; if (box && seconds != null) box.dataset.expect = seconds.toFixed(2); });
+  showTargets(form, li.dataset.athlete);
   const rep = Number(li.dataset.rep);
   for (const el of document.querySelectorAll("[data-rep]")) if (el.tagName === "B") el.textContent = rep;
   document.querySelectorAll("[data-boxes] i").forEach((box, i) => { box.className = i + 1 < rep ? "done" : i + 1 === rep ? "now" : ""; });

@@ -5,7 +5,7 @@ import { askPart, boxesOf, clear, isBegun, isDirty, restoreDraft } from "./entry
 import { remember, remembered, shelf } from "./memory.js";
 import { choose, noted, showChosen, showNoted } from "./notes.js";
 import { footOf, lastOf, latestOf, panelOf, showDoubts } from "./panel.js";
-import { clock, draw, lineUp, live, moveOn, rowOf, take } from "./queue.js";
+import { clock, draw, lineUp, live, moveOn, rowOf, showTargets, take } from "./queue.js";
 import { busy, say } from "./requests.js";
 import { drawRhythm } from "./rhythm.js";
 import { signal } from "./signal.js";
@@ -154,6 +154,8 @@ async function bringCore() {
   knownPlaces = live().dataset.places;
   tellCore();
   lineUp(view());
+  const form = live().querySelector("[data-marks]");
+  if (form) showTargets(form, form.querySelector('[data-f="athlete"]').value);
   window.document.documentElement.dataset.core = "ready";
   tick();
 }
@@ -314,6 +316,7 @@ async function ready() {
   tick();
   await tell();
   const form = root.querySelector("[data-marks]");
+  if (form && core.isReady()) showTargets(form, form.querySelector('[data-f="athlete"]').value);
   if (form && !form.dataset.prepared) {
     form.dataset.prepared = "yes";
     if (!form.querySelector(".t-doubt")) restoreDraft(form);
