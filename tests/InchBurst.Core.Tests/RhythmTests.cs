@@ -123,4 +123,23 @@ public class RhythmTests
         Assert.Equal("{}", device.Seen(99));
         Assert.Equal(4, new LiveSetting { Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual, Athletes = athletes }.Used["reached"]);
     }
+
+    [Fact]
+    public void A_note_on_a_drill_asks_for_no_rest_and_a_run_without_a_time_does()
+    {
+        var plan = SessionPlan.Empty.Add(ShorthandLine.Read("A-skip 2 x 15 m").Line!).Add(ShorthandLine.Read("3 x 20 m rest 3:00").Line!).Add(ShorthandLine.Read("countermovement jump 3 x 1 log height").Line!);
+        var lines = plan.Lines.ToList();
+        var setting = new LiveSetting { Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual };
+        LiveState After(int line) => LiveSteps.Apply(
+            LiveHistory.Fresh with { Plan = plan, LineId = lines[1].Id, Runs = [] },
+            new RepOutcome(1, lines[line].Id, Log.RunOutcome.NotTimed) { Seen = ["sat"], Client = Guid.NewGuid() }, new(LiveHistory.Start.AddMinutes(1), "Odalys", true, ExerciseCatalogue.BuiltIn)).State;
+        TurnState Of(int line)
+        {
+            var state = After(line);
+            var demand = LineDemand.Of(lines[1], ExerciseCatalogue.BuiltIn);
+            return LiveOrder.Of(state, demand, LiveOrder.Turns(state, demand, 1, setting), setting, LiveHistory.Start.AddMinutes(2)).Single(t => t.Person.AthleteId == 1).Turn.State;
+        }
+
+        Assert.Equal([TurnState.Ready, TurnState.Resting, TurnState.Resting], new[] { 0, 1, 2 }.Select(Of));
+    }
 }

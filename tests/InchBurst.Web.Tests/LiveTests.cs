@@ -1,6 +1,6 @@
 using System.Globalization;
-using System.Text.Json.Nodes;
 using System.Net;
+using System.Text.Json.Nodes;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Live;

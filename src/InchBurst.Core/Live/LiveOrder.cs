@@ -51,7 +51,10 @@ public static class LiveOrder
     {
         var line = demand.Line;
         var here = state.People.Where(p => p.Present && setting.IsFor(state, line, p)).ToDictionary(p => p.AthleteId);
-        var last = state.Runs.Where(r => !r.IsTakenBack && r.Outcome != RunOutcome.Skipped).GroupBy(r => r.AthleteId).ToDictionary(g => g.Key, g => g.Max(r => r.FinishedAt));
+        // What was noted on a line without figures says what was seen; it is no effort to rest from.
+        var figures = state.Runs.Where(r => r.Outcome == RunOutcome.NotTimed).Select(r => r.LineId).Distinct()
+            .ToDictionary(id => id, id => state.Plan.Line(id) is not { } of || LineMarks.Expected(LineDemand.Of(of, setting.Catalogue)).Count + of.AskedMeasures.Count > 0);
+        var last = state.Runs.Where(r => !r.IsTakenBack && r.Outcome != RunOutcome.Skipped && (r.Outcome != RunOutcome.NotTimed || r.Seen.Count == 0 || figures[r.LineId])).GroupBy(r => r.AthleteId).ToDictionary(g => g.Key, g => g.Max(r => r.FinishedAt));
         var runners = here.Values.Select(p => new Runner(
             p.AthleteId, p.Order, state.Counted(p.AthleteId, line.Id).Count(), last.TryGetValue(p.AthleteId, out var at) ? at : null, KeptOutOf(p, demand, setting)));
         return

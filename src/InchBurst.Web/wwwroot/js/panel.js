@@ -108,7 +108,7 @@ export function footOf(last, url, who, isTimed, said, back) {
     return out;
   }
   if (!last) { word.textContent = "Nothing saved yet"; return out; }
-  if (last.what === "nottimed" && !isTimed && last.seen.length > 0) {
+  if (last.what === "nottimed" && last.seen.length > 0) {
     word.append(`${last.name}${last.side ? `, ${last.side}` : ""}: `, text("b", "", last.seen.join(", ")), last.by === who ? "" : `, by ${last.by}`);
     button.dataset.key = "undo";
     form.action = `${url}?handler=Undo&run=${last.number}`;
