@@ -19,7 +19,12 @@ async function send(path, fields, part) {
   return { status: answer.status, text: await answer.text(), state: answer.headers.get("Entry-State") };
 }
 
-const pid = execSync(`pgrep -f "InchBurst.Web.dll.*${new URL(base).port}" | head -1`).toString().trim();
+// The server on that port: told by its own command line, or the only one without a port of its own.
+const { port } = new URL(base);
+const pid = execSync('pgrep -f "[I]nchBurst.Web.dll"').toString().trim().split("\n").find((p) => {
+  const said = readFileSync(`/proc/${p}/cmdline`, "utf8").split("\0");
+  return (said[said.indexOf("--port") + 1] === port && said.includes("--port")) || (!said.includes("--port") && port === "5080");
+});
 // User and system time of the server, in hundredths of a second.
 const spent = () => { const at = readFileSync(`/proc/${pid}/stat`, "utf8").split(") ")[1].split(" "); return (Number(at[11]) + Number(at[12])) * 10; };
 const memory = () => Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))[1]) / 1024);
