@@ -21,7 +21,7 @@ public sealed class ChangeTests
         other.Go("/SignIn");
         other.Type("#Input_Name", "Odalys Brandvold");
         other.Type("#Input_Password", "long enough" + Keys.Enter);
-        other.UntilText(".when", "running now");
+        other.UntilText(".when", "Running now");
         other.Go(path);
         other.Core();
         coach.Core();
@@ -124,6 +124,26 @@ public sealed class ChangeTests
         Assert.Contains("signal", page.Driver.FindElement(By.TagName("body")).GetDomAttribute("class")!, StringComparison.Ordinal);
         page.Click("[data-r-again]");
         Assert.Equal("Start", page.Text("[data-r-go]"));
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void What_a_page_offers_to_take_back_is_taken_back_by_key_but_not_from_a_field()
+    {
+        using var app = new AppProcess(demo: true, hasCore: false);
+        using var page = new Chromium(app);
+        page.EnterDemo();
+        page.Go("/Athletes");
+        page.Type("#names", "Mei Linquist\nKwame Osterby");
+        page.Click("form[action*=AddMany] .btn");
+        page.UntilText(".toast-bar", "2 athletes added");
+
+        // In a field the key is the field's own.
+        page.Find("#names").SendKeys(Keys.Control + "z");
+        page.UntilText("table.rows", "Mei Linquist");
+        page.Driver.ExecuteScript("document.activeElement.blur()");
+        new OpenQA.Selenium.Interactions.Actions(page.Driver).KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
+        page.Until(d => d.FindElements(By.CssSelector("table.rows")).Any(t => t.Text.Contains("Mei Linquist", StringComparison.Ordinal)) ? null : d);
         Assert.Empty(page.Complaints());
     }
 }

@@ -103,7 +103,7 @@ public sealed class CoachPathTests
         Assert.Contains("found by the fit, since nobody has said it", page.Text("main"));
         Assert.Contains("5.62", page.Text(".splits") + page.Text("table.rows"));
         page.Go("/");
-        page.UntilText(".today-session", "running now");
+        page.UntilText(".today-session", "Running now");
         page.UntilText("table.rows", "5.62");
         Assert.Empty(page.Complaints(wasCut: true));
     }

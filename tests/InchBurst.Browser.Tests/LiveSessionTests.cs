@@ -419,7 +419,7 @@ public sealed class LiveSessionTests
         page.UntilText(".t-seen", "Kept on this device");
         Assert.Contains("fly 10 m", page.Text(".t-result .t-label"));
         Assert.Equal("1.13", page.Text(".t-result b"));
-        string[] Figures() => [.. page.Driver.FindElements(By.CssSelector(".t-last .t-fig b")).Where(e => e.Displayed).Select(e => e.Text.ReplaceLineEndings(""))];
+        string[] Figures() => page.Until(d => d.FindElements(By.CssSelector(".t-last .t-fig b")).Where(e => e.Displayed).Select(e => e.Text.ReplaceLineEndings("")).ToArray());
         Assert.Equal(["8.85", "97.3%"], Figures());
         Save("331452");
         page.UntilText(".t-seen.late", "Stop here: 90.9%, under the 95% line");

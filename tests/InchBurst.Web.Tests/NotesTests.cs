@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace InchBurst.Web.Tests;
 
@@ -131,5 +132,27 @@ public sealed class NotesTests : IAsyncLifetime
         told = JsonNode.Parse(await (await coach.SendAsync($"{Url}?handler=Undo&run={run.Number}", token)).Response.Content.ReadAsStringAsync())!;
         Assert.Equal(run.Number, (long)told["back"]!["run"]!);
         Assert.True(Assert.Single(LiveChange.Read(told["news"]!["change"]!.ToJsonString()).Runs).IsTakenBack);
+    }
+
+    [Fact]
+    public async Task A_page_that_nobody_named_for_timers_is_the_coachs()
+    {
+        await coach.PostAsync("/Settings/People", "/Settings/People?handler=Add", ("name", "Ravi at the gate"), ("role", "timer"), ("password", "long enough too"));
+        var timer = house.Visitor();
+        await timer.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Ravi at the gate"), ("Input.Password", "long enough too"));
+        var pages = house.Services.GetRequiredService<Microsoft.AspNetCore.Mvc.Infrastructure.IActionDescriptorCollectionProvider>().ActionDescriptors.Items.OfType<Microsoft.AspNetCore.Mvc.RazorPages.PageActionDescriptor>()
+            .Select(p => (p.ViewEnginePath, Address: "/" + System.Text.RegularExpressions.Regex.Replace(p.AttributeRouteInfo!.Template!, @"\{[^}]*\}", "49"))).ToList();
+        Assert.True(pages.Count > 20);
+        var open = new List<string>();
+        foreach (var (page, address) in pages)
+        {
+            var (code, _, response) = await timer.GetAsync(address);
+            if (!(code == HttpStatusCode.Redirect && response.Headers.Location!.ToString().Contains("/Denied", StringComparison.Ordinal)))
+            {
+                open.Add(page);
+            }
+        }
+
+        Assert.Equal(["/Account/FirstRun", "/Account/SignIn", "/Denied", "/Index", "/Sessions/Correct", "/Sessions/Trackside", "/Trouble"], open.Distinct().Order(StringComparer.Ordinal));
     }
 }

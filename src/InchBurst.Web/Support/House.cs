@@ -99,10 +99,14 @@ public static class House
         services.AddAntiforgery(o => o.Cookie.Name = "inchburst-form");
         services.AddRazorPages(o =>
         {
-            // What is public is named here and nowhere else.
-            o.Conventions.AllowAnonymousToPage("/Account/SignIn");
-            o.Conventions.AllowAnonymousToPage("/Account/FirstRun");
-            o.Conventions.AllowAnonymousToPage("/Trouble");
+            // What is public, and what is for everybody who has signed in, is named here and nowhere else: any other page is the coach's, a new one too.
+            string[] forAll = ["/Account/SignIn", "/Account/FirstRun", "/Trouble"];
+            string[] forSignedIn = ["/Index", "/Denied"];
+            foreach (var page in forAll)
+            {
+                o.Conventions.AllowAnonymousToPage(page);
+            }
+
             // A timer logs and corrects what is run; everything else is the coach's.
             string[] forTimers = ["/Sessions/Trackside", "/Sessions/Correct"];
             foreach (var page in forTimers)
@@ -112,8 +116,7 @@ public static class House
 
             o.Conventions.AddFolderApplicationModelConvention("/", page =>
             {
-                string[] forCoaches = ["/Sessions/", "/Athletes/", "/Settings/", "/Drills/"];
-                if (forCoaches.Any(f => page.ViewEnginePath.StartsWith(f, StringComparison.Ordinal)) && !forTimers.Contains(page.ViewEnginePath))
+                if (!forAll.Contains(page.ViewEnginePath) && !forSignedIn.Contains(page.ViewEnginePath) && !forTimers.Contains(page.ViewEnginePath))
                 {
                     page.EndpointMetadata.Add(new AuthorizeAttribute(CoachPolicy));
                 }

@@ -14,3 +14,13 @@ document.addEventListener("submit", (event) => {
 document.addEventListener("click", (event) => {
   if (event.target.closest("[data-print]")) window.print();
 });
+
+// What was just done is taken back by key where a page offers it; in a field the key is the field's own, and the builder has steps of its own.
+document.addEventListener("keydown", (event) => {
+  if (!(event.ctrlKey || event.metaKey) || event.shiftKey || event.key.toLowerCase() !== "z" || event.defaultPrevented || document.getElementById("builder")) return;
+  if (event.target.matches?.("input:not([type=radio]):not([type=checkbox]), textarea, select")) return;
+  const undo = document.querySelector(".toast-bar form button, [data-key=undo]");
+  if (!undo) return;
+  event.preventDefault();
+  undo.click();
+});

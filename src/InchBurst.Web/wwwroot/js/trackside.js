@@ -1,23 +1,21 @@
 // Trackside: one page that works with and without a signal, beside other devices on the same session.
 import * as outbox from "./outbox.js";
+import { drawClocks, hearGates } from "./clocks.js";
 import * as core from "./core.js";
 import { askPart, boxesOf, clear, isBegun, isDirty, restoreDraft } from "./entry.js";
+import { KEPT, keep, keepOn, kept } from "./kept.js";
 import { remember, remembered, shelf } from "./memory.js";
 import { choose, noted, showChosen, showNoted } from "./notes.js";
 import { footOf, lastOf, latestOf, panelOf, showDoubts } from "./panel.js";
-import { clock, draw, lineUp, live, moveOn, rowOf, showTargets, take } from "./queue.js";
+import { draw, lineUp, live, moveOn, rowOf, showTargets, take } from "./queue.js";
 import { busy, say } from "./requests.js";
 import { drawRhythm } from "./rhythm.js";
-import { signal } from "./signal.js";
+import { openWaiting } from "./waiting.js";
 
-const KEPT = "inch-burst-live";
 const OFFSET = "inch-burst-clock-offset";
-const REFRESH_KEPT = 60000;
 const GAP = 400;
 const TOAST = 8000;
 const FORECAST = 30000;
-const GATES_SILENT = 35;
-const GATES_TAKEN_AWAY = 600;
 let offset = Number(remembered("localStorage", OFFSET) ?? 0);
 let lastHtml = "";
 // True when Core knows more than the picture the server last sent: changes came without one.
@@ -32,7 +30,6 @@ let reached = true;
 let signIn = false;
 let retry;
 let wait = 1000;
-let prefetched = 0;
 let asking = 0;
 let beat = 0;
 let footUntil = 0;
@@ -41,43 +38,11 @@ let heard = false;
 let unsaid = null;
 // Lines and rounds of the session that Core on the device knows the times of.
 let knownPlaces = "";
-// Each set of gates' latest sign of life, by the server's clock.
-const gatesAt = {};
 
 const now = () => Date.now() + offset;
 const session = () => live()?.dataset.live;
 const who = () => live()?.dataset.who;
 const parse = (html) => new DOMParser().parseFromString(html, "text/html").querySelector("#live");
-
-// ---- what the server last said, kept on the device
-
-async function keep(html, root) {
-  const on = await shelf(KEPT);
-  if (!on) return;
-  const url = root.dataset.url;
-  const page = () => new Response(html, { headers: { "Content-Type": "text/html; charset=utf-8" } });
-  await on.put(`/kept${url}?line=${root.dataset.line}&round=${root.dataset.round}`, page());
-  await on.put(`/kept${url}`, page());
-}
-
-const kept = async (query = "") => (await (await shelf(KEPT))?.match(`/kept${live().dataset.url}${query}`))?.text();
-
-// Every line is kept, so that the session can go on along its plan without a signal.
-async function keepLines() {
-  const root = live();
-  if (!root?.dataset.running || Date.now() - prefetched < REFRESH_KEPT) return;
-  prefetched = Date.now();
-  const on = await shelf(KEPT);
-  if (!on) return;
-  for (const place of root.dataset.places.split(" ")) {
-    const [line, round] = place.split(":");
-    if (line === live()?.dataset.line && round === live()?.dataset.round) continue;
-    const query = `?line=${line}&round=${round}`;
-    const answer = await fetch(root.dataset.url + query, { headers: { Part: "live" } }).catch(() => null);
-    if (!answer?.ok) return;
-    await on.put(`/kept${root.dataset.url}${query}`, answer);
-  }
-}
 
 // ---- showing
 
@@ -336,62 +301,12 @@ async function ready() {
 }
 
 function tick() {
-  for (const el of document.querySelectorAll("[data-clock-from]")) el.textContent = clock((now() - Number(el.dataset.clockFrom)) / 1000);
-  drawLineClock();
-  drawGates();
   const seen = view();
   take(seen);
   draw(now());
   showNoted(seen);
   drawRhythm();
-  tellRested();
-  if (seen) drawForecast(seen);
-}
-
-// Whoever is on the line has rested: the next one may go.
-let restingOn = null;
-function tellRested() {
-  const waits = document.querySelector('#t-entry [data-f="wait"]');
-  const on = document.querySelector('#t-entry [data-f="athlete"]')?.value;
-  const isResting = Boolean(waits && !waits.hidden);
-  if (restingOn === on && on && !isResting) signal();
-  restingOn = isResting ? on : null;
-}
-
-// Without a signal the end of the session is foreseen here.
-function drawForecast(seen) {
-  const el = document.querySelector("[data-forecast]");
-  if (!el || seen?.finish == null) return;
-  el.textContent = `${Math.abs(seen.behind) < 15 ? "on plan" : seen.behind > 0 ? `${clock(seen.behind)} behind` : `${clock(-seen.behind)} ahead`}, ends ${clock(seen.finish)}`;
-  el.classList.toggle("late", seen.over > Number(el.dataset.forecast));
-}
-
-// Gates give a sign of life every ten seconds or so; the coach should not learn of a flat battery from a missing time.
-function drawGates() {
-  const el = document.querySelector("[data-gates]");
-  if (!el) return;
-  const sets = Object.entries(JSON.parse(el.dataset.gates)).map(([name, at]) => ({ name, silent: (now() - Math.max(gatesAt[name] ?? 0, at)) / 1000 })).filter((s) => s.silent < GATES_TAKEN_AWAY);
-  const longest = sets.reduce((a, b) => (b.silent > a.silent ? b : a), { silent: -1 });
-  const lost = longest.silent > GATES_SILENT;
-  el.hidden = sets.length === 0;
-  el.classList.toggle("lost", lost);
-  const set = (part, words) => { const at = el.querySelector(part); if (at.textContent !== words) at.textContent = words; };
-  set("[data-gates-name]", lost || sets.length === 1 ? longest.name || "Gates" : `${sets.length} sets of gates`);
-  set("[data-gates-word]", lost ? `silent for ${clock(longest.silent)}` : "in touch");
-}
-
-// Time left on a line that is done by the clock, as "2:10 left" and then as "0:20 over".
-function drawLineClock() {
-  const el = document.querySelector("[data-line-clock]");
-  const from = Number(live()?.dataset.lineFrom);
-  if (!el || !from) return;
-  const planned = Number(el.dataset.lineClock);
-  const gone = (now() - from) / 1000;
-  const over = gone - planned;
-  el.classList.toggle("late", over >= 1);
-  el.querySelector("b").textContent = clock(Math.abs(over));
-  el.querySelector("span").textContent = over < 1 ? `left of ${clock(planned)}` : `over the ${clock(planned)} planned`;
-  el.querySelector("progress").value = Math.min(planned, Math.max(0, gone));
+  drawClocks(now(), seen);
 }
 
 // ---- what waits
@@ -592,7 +507,7 @@ function listen() {
   };
   wire.addEventListener("changed", (event) => look(event.data));
   wire.addEventListener("change", (event) => takeIn(JSON.parse(event.data)));
-  wire.addEventListener("alive", (event) => { for (const [name, silent] of Object.entries(JSON.parse(event.data))) gatesAt[name] = now() - silent; });
+  wire.addEventListener("alive", (event) => { hearGates(JSON.parse(event.data), now()); });
   wire.addEventListener("open", () => { if (!reached) flush(); });
   wire.addEventListener("error", () => {
     // A closed wire may mean no signal; sending what waits, or asking, finds out.
@@ -619,53 +534,11 @@ function openPerson(athlete, withTyped = false) {
 
 const reload = async () => { pending = (await outbox.all()).filter((e) => e.session === session()); };
 
-async function openWaiting() {
-  const waiting = await outbox.all();
-  const dialog = Object.assign(document.createElement("dialog"), { className: "t-person t-held" });
-  const head = document.createElement("header");
-  head.append(Object.assign(document.createElement("h2"), { textContent: "On this device" }));
-  const close = Object.assign(document.createElement("button"), { className: "btn btn-outline-dark", textContent: "Close" });
-  close.addEventListener("click", () => dialog.close());
-  head.append(close);
-  dialog.append(head);
-  for (const entry of waiting) {
-    const item = document.createElement("div");
-    item.className = "t-heldrow";
-    const words = document.createElement("p");
-    words.append(Object.assign(document.createElement("b"), { textContent: `${entry.label}${entry.rep ? `, rep ${entry.rep}` : ""}` }), ` ${outbox.isOthers(entry, who()) ? `was entered by ${entry.by}, who has to sign in here to send it` : entry.held ?? "waits for the signal"}`);
-    item.append(words);
-    const act = (text, what) => {
-      const button = Object.assign(document.createElement("button"), { className: "btn btn-outline-dark", textContent: text });
-      button.addEventListener("click", async () => { await what(); dialog.close(); await rebuild(true); flush(); });
-      item.append(button);
-    };
-    const figures = entry.held && entry.does === "save" && !outbox.isOthers(entry, who()) ? entry.fields.filter(([k]) => k === "mark" || k === "measure") : [];
-    if (figures.length > 0) {
-      const boxes = figures.map(([, value], i) => Object.assign(document.createElement("input"), { className: "form-control", value, maxLength: 40, inputMode: "decimal", ariaLabel: `Figure ${i + 1} of ${entry.label}` }));
-      item.append(...boxes);
-      act("Save again", async () => {
-        boxes.forEach((box, i) => { figures[i][1] = box.value; });
-        entry.label = `${entry.name} ${boxes.map((b) => b.value).filter(Boolean).join(" ")}`;
-        delete entry.held;
-        delete entry.asked;
-        await outbox.put(entry);
-        await reload();
-      });
-    }
-    if (entry.asked) act("It is right, save it", async () => { entry.fields.push(["overrule", "true"]); delete entry.held; delete entry.asked; await outbox.put(entry); await reload(); });
-    act(entry.held ? "Drop it" : "Take it back", async () => { if (window.confirm(`Drop ${entry.label}? It is not in the book yet.`)) { await outbox.remove(entry.n); await reload(); } });
-    dialog.append(item);
-  }
-  dialog.addEventListener("close", () => dialog.remove());
-  document.body.append(dialog);
-  dialog.showModal();
-}
-
 document.addEventListener("click", async (event) => {
   const person = event.target.closest?.("[data-person]");
   if (person && document.getElementById("t-person")) { event.preventDefault(); openPerson(person.dataset.person); return; }
   if (event.target.closest?.("[data-close]")) { event.preventDefault(); document.getElementById("t-person").close(); return; }
-  if (event.target.closest?.("[data-waiting]")) { openWaiting(); return; }
+  if (event.target.closest?.("[data-waiting]")) { openWaiting(who(), reload, async () => { await rebuild(true); flush(); }); return; }
   const unsend = event.target.closest?.("[data-unsend]");
   if (unsend) { await outbox.remove(Number(unsend.dataset.unsend)); await reload(); await rebuild(true); return; }
   const call = event.target.closest?.("[data-call]");
@@ -741,8 +614,7 @@ async function begin() {
   bringCore().catch((error) => console.warn("Core on the device:", error.message));
   if (live().dataset.running) {
     listen();
-    setTimeout(keepLines, 1500);
-    setInterval(keepLines, REFRESH_KEPT);
+    keepOn();
     // The forecast moves with the clock even when nobody saves.
     setInterval(() => { if (reached && asking === 0 && !document.querySelector("dialog[open]") && (!core.isReady() || (beat += 1) % 4 === 0)) refresh(); }, FORECAST);
   }
