@@ -126,24 +126,4 @@ public sealed class ChangeTests
         Assert.Equal("Start", page.Text("[data-r-go]"));
         Assert.Empty(page.Complaints());
     }
-
-    [Fact]
-    public void What_a_page_offers_to_take_back_is_taken_back_by_key_but_not_from_a_field()
-    {
-        using var app = new AppProcess(demo: true, hasCore: false);
-        using var page = new Chromium(app);
-        page.EnterDemo();
-        page.Go("/Athletes");
-        page.Type("#names", "Mei Linquist\nKwame Osterby");
-        page.Click("form[action*=AddMany] .btn");
-        page.UntilText(".toast-bar", "2 athletes added");
-
-        // In a field the key is the field's own.
-        page.Find("#names").SendKeys(Keys.Control + "z");
-        page.UntilText("table.rows", "Mei Linquist");
-        page.Driver.ExecuteScript("document.activeElement.blur()");
-        new OpenQA.Selenium.Interactions.Actions(page.Driver).KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
-        page.Until(d => d.FindElements(By.CssSelector("table.rows")).Any(t => t.Text.Contains("Mei Linquist", StringComparison.Ordinal)) ? null : d);
-        Assert.Empty(page.Complaints());
-    }
 }
