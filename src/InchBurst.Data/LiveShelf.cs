@@ -12,6 +12,7 @@ public sealed class LiveShelf
     private readonly Lock gate = new();
     private readonly Dictionary<int, LiveState> states = [];
     private int blocks;
+    private long writes;
 
     /// <summary>A session as the last command left it, or null when the file has to be asked.</summary>
     /// <param name="sessionId">Number of the session.</param>
@@ -23,14 +24,27 @@ public sealed class LiveShelf
         }
     }
 
-    /// <summary>Keeps a session as it was just stored, unless somebody changes the file meanwhile.</summary>
+    /// <summary>Stands for what others had written when it was asked; taken while nobody else can write.</summary>
+    public long Writes
+    {
+        get
+        {
+            lock (gate)
+            {
+                return writes;
+            }
+        }
+    }
+
+    /// <summary>Keeps a session as it was just stored, unless somebody else wrote or began to since.</summary>
     /// <param name="sessionId">Number of the session.</param>
     /// <param name="state">The session, without gates and commands carried out.</param>
-    public void Put(int sessionId, LiveState state)
+    /// <param name="since">What <see cref="Writes"/> was when the command began.</param>
+    public void Put(int sessionId, LiveState state, long since)
     {
         lock (gate)
         {
-            if (blocks > 0)
+            if (blocks > 0 || writes != since)
             {
                 return;
             }
@@ -60,6 +74,7 @@ public sealed class LiveShelf
         lock (gate)
         {
             blocks++;
+            writes++;
             states.Clear();
         }
     }

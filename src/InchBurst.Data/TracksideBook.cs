@@ -63,6 +63,7 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
         {
             db.ChangeTracker.Clear();
             await using var step = await db.Database.BeginTransactionAsync(cancel);
+            var since = running.Writes;
             var done = await act();
             await step.CommitAsync(cancel);
             db.ChangeTracker.Clear();
@@ -73,7 +74,7 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
 
             foreach (var (session, what) in changed)
             {
-                Keep(session, what?.State);
+                Keep(session, what?.State, since);
                 told[session] = wire.Tell(session, what is { Change: { IsWide: false } change } ? change.Write() : null);
             }
 
@@ -87,7 +88,7 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
         }
     }
 
-    private void Keep(int session, LiveState? state)
+    private void Keep(int session, LiveState? state, long since)
     {
         if (state is null)
         {
@@ -95,7 +96,7 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
         }
         else
         {
-            running.Put(session, state);
+            running.Put(session, state, since);
         }
     }
 

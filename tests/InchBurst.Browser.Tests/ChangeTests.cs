@@ -85,7 +85,8 @@ public sealed class ChangeTests
     public void On_a_drill_a_name_and_a_tap_note_it_and_a_hold_is_counted_down_side_by_side()
     {
         using var app = new AppProcess(demo: false);
-        using var page = new Chromium(app);
+        using var proxy = new CutProxy(app.Port);
+        using var page = new Chromium(app, address: proxy.Address);
         page.StartSession(4, "A-skip 2 x 15 m", "side plank 2 x 3 s each side rest 0:04", "20 m");
         page.Core();
         page.Resize(390, 844, touch: true);
@@ -108,6 +109,18 @@ public sealed class ChangeTests
         page.UntilText("#t-word", "Put it back");
         page.Until(d => d.FindElement(By.CssSelector("#t-note [data-noted='2']")).Text == "" && d.FindElements(By.CssSelector("#t-note [data-noted='2'] u")).Count == 1 ? d : null);
 
+        // Without a signal it is noted too, and can be taken back before anybody has it.
+        proxy.Cut();
+        page.Driver.FindElements(By.CssSelector("#t-note input[name=athlete]"))[3].Click();
+        page.Driver.FindElement(By.CssSelector(".t-tiles .t-tile")).Click();
+        page.UntilText("#t-word", "Kept here: Dov Maris Reached in front");
+        Assert.DoesNotContain("undefined", page.Text("#t-word"), StringComparison.Ordinal);
+        page.Until(d => d.FindElements(By.CssSelector("#t-note [data-noted='4'] u")).Count == 1 ? d : null);
+        page.Driver.FindElement(By.CssSelector("#t-word button")).Click();
+        page.Until(d => d.FindElements(By.CssSelector("#t-note [data-noted='4'] u")).Count == 0 ? d : null);
+        proxy.Mend();
+        page.Until(d => d.FindElement(By.CssSelector("[data-waiting]")).Displayed ? null : d);
+
         // Next stands where the thumb is, whatever is above it, and every key is large enough.
         var (next, foot) = (page.Find(".t-next"), page.Find("#t-foot"));
         Assert.True(next.Location.Y + next.Size.Height <= foot.Location.Y + 1);
@@ -124,6 +137,6 @@ public sealed class ChangeTests
         Assert.Contains("signal", page.Driver.FindElement(By.TagName("body")).GetDomAttribute("class")!, StringComparison.Ordinal);
         page.Click("[data-r-again]");
         Assert.Equal("Start", page.Text("[data-r-go]"));
-        Assert.Empty(page.Complaints());
+        Assert.Empty(page.Complaints(wasCut: true));
     }
 }

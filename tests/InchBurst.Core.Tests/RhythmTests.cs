@@ -142,4 +142,17 @@ public class RhythmTests
 
         Assert.Equal([TurnState.Ready, TurnState.Resting, TurnState.Resting], new[] { 0, 1, 2 }.Select(Of));
     }
+
+    [Theory]
+    [InlineData("tight", "Taken back: Ada Quillfeather. The pain stands until somebody allows full efforts.")]
+    [InlineData("sat", "Taken back: Ada Quillfeather")]
+    public void A_note_of_pain_that_is_taken_back_leaves_the_pain_and_says_so(string code, string said)
+    {
+        var world = new LiveWorld(LiveHistory.Start.AddMinutes(1), "Odalys", true, ExerciseCatalogue.BuiltIn);
+        var noted = LiveSteps.Apply(LiveHistory.Fresh, new RepOutcome(1, LiveHistory.Plan.Lines.First().Id, Log.RunOutcome.NotTimed) { Seen = [code], Client = Guid.NewGuid() }, world).State;
+        noted = noted with { Runs = [.. noted.Runs.Select(r => r with { Number = 5 })] };
+        var undone = LiveSteps.Apply(noted, new UndoRun(5), world);
+        Assert.Equal(said, undone.Said);
+        Assert.Equal(code == "tight", undone.State.Person(1)!.HeldReason is not null);
+    }
 }

@@ -81,10 +81,17 @@ public sealed class LiveHistoryDataTests : IAsyncLifetime
             (await db.Athletes.FirstAsync(a => a.Id == 2)).Name = "Renamed Quillfeather";
             await db.SaveChangesAsync();
             Assert.Null(shelf.Get(session));
-            shelf.Put(session, LiveHistory.Fresh);
+            shelf.Put(session, LiveHistory.Fresh, shelf.Writes);
             Assert.Null(shelf.Get(session));
             return 0;
         });
+        Assert.Null(shelf.Get(session));
+
+        // A command that began before somebody else wrote has nothing to keep, however soon after it is done.
+        var before = shelf.Writes;
+        shelf.Block();
+        shelf.Release();
+        shelf.Put(session, LiveHistory.Fresh, before);
         Assert.Null(shelf.Get(session));
         await Call(2);
         Assert.Equal((2, "Renamed Quillfeather"), (shelf.Get(session)!.Called, shelf.Get(session)!.Person(2)!.Name));

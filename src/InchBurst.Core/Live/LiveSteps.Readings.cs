@@ -90,7 +90,7 @@ public static partial class LiveSteps
 
         if (!undo.Back)
         {
-            return Stored(state.With(run with { IsTakenBack = true })) with { Run = run.Id, Said = $"Taken back: {state.Person(run.AthleteId)?.Name} {(run.What.Marks.Count > 0 ? run.MarksText : "")}".TrimEnd() };
+            return Stored(state.With(run with { IsTakenBack = true })) with { Run = run.Id, Said = $"Taken back: {state.Person(run.AthleteId)?.Name} {(run.What.Marks.Count > 0 ? run.MarksText : "")}".TrimEnd() + (IsPain(run) && state.Person(run.AthleteId) is { HeldReason: not null } ? ". The pain stands until somebody allows full efforts." : "") };
         }
 
         // Its place may have been taken meanwhile; then it comes back as the next rep.

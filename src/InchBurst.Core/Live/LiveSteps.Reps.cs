@@ -209,4 +209,6 @@ public static partial class LiveSteps
         var held = Hold(step.State, step.State.Person(person.AthleteId)!, sign.Says.ToLowerInvariant());
         return step with { State = held.State, Events = [.. step.Events, .. held.Events], Said = held.Said };
     }
+
+    private static bool IsPain(LiveRun run) => run.Seen.Any(code => Observations.Find(code) is { StopsFullEfforts: true });
 }

@@ -19,9 +19,13 @@ export function drawRhythm() {
   if (!root) return;
   const steps = JSON.parse(root.dataset.rhythm);
   let at = read();
+  const was = at.step;
   for (let step = steps[at.step]; at.since && step && step.kind !== "Counted" && Date.now() - at.since >= step.seconds * 1000; step = steps[at.step]) {
     // After a rest, work by count begins when it begins; work by the clock begins at once.
     at = { place: at.place, step: at.step + 1, since: at.since + step.seconds * 1000 };
+  }
+  // Once, however many steps went by while the device slept.
+  if (at.step !== was) {
     write(at);
     signal();
     root.querySelector("[data-r-told]").textContent = steps[at.step]?.says ?? "All done";

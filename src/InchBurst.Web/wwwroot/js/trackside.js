@@ -208,7 +208,6 @@ function picture() {
 function takeIn(news, own = false, said = null, back = null) {
   const root = live();
   if (!root) return;
-  if (!core.isReady()) { refresh(); return; }
   let isNew = false;
   if (news.from === root.dataset.stamp) {
     for (let next = news; next; next = ahead.get(root.dataset.stamp)) {
@@ -412,7 +411,7 @@ async function queueForm(form, submitter) {
   form.dataset.writing = "yes";
   try {
     entry = await enqueue(submitter?.getAttribute("formaction") ?? form.getAttribute("action"), fields, does, {
-      at: "marks" in form.dataset ? typedAt : now(), said: does === "save" ? marks.join(" ") : submitter?.dataset.what ?? does,
+      at: "marks" in form.dataset ? typedAt : now(), said: does === "save" ? marks.join(" ") : form.id === "t-note" ? noteOf(fields) : submitter?.dataset.what ?? does,
     });
   } catch {
     // A browser that keeps nothing (a private window, a full disk) still saves; only without a signal it cannot.
@@ -423,13 +422,19 @@ async function queueForm(form, submitter) {
   if (does === "line" && !reached && !(await kept(`?line=${entry.line}&round=${entry.round}`))) say("This line was not kept on the device; it opens when the signal is back.");
   if (does === "line" && !reached) await rebuild(true);
   else moveOn(entry, view());
-  if (does === "save") unsaid = entry;
+  if (does === "save" || form.id === "t-note") unsaid = entry;
   if (form.id === "t-note") { form.querySelector(".own-words").value = ""; noted("good" in (submitter?.dataset ?? {})); }
   if (!reached) sayKept();
   await tell();
   tick();
   flush();
 }
+
+// What was tapped, in the words of the tile, and what was written.
+const noteOf = (fields) => fields.filter(([k]) => k === "seen").map(([, code]) => {
+  const tile = document.querySelector(`#t-note button[name="seen"][value="${CSS.escape(code)}"]`);
+  return (tile?.querySelector("b") ?? tile)?.textContent.trim() || code;
+}).join(", ");
 
 function sayKept() {
   if (unsaid && pending.some((e) => e.n === unsaid.n)) showKept(unsaid);
@@ -451,7 +456,7 @@ function showKept(entry) {
     }
   }
   const foot = document.getElementById("t-word");
-  foot.replaceChildren(Object.assign(document.createElement("span"), { textContent: `Kept here: ${entry.label}, rep ${entry.rep}` }));
+  foot.replaceChildren(Object.assign(document.createElement("span"), { textContent: `Kept here: ${entry.label}${entry.rep ? `, rep ${entry.rep}` : ""}` }));
   const undo = Object.assign(document.createElement("button"), { type: "button", className: "btn", textContent: "Undo" });
   undo.dataset.unsend = String(entry.n);
   foot.append(undo);
@@ -506,7 +511,11 @@ function listen() {
     soon = setTimeout(() => { if (asking > 0) look(stamp); else if (stamp !== live()?.dataset.stamp) refresh(); }, 80);
   };
   wire.addEventListener("changed", (event) => look(event.data));
-  wire.addEventListener("change", (event) => takeIn(JSON.parse(event.data)));
+  wire.addEventListener("change", (event) => {
+    const news = JSON.parse(event.data);
+    if (core.isReady()) takeIn(news);
+    else look(news.to);
+  });
   wire.addEventListener("alive", (event) => { hearGates(JSON.parse(event.data), now()); });
   wire.addEventListener("open", () => { if (!reached) flush(); });
   wire.addEventListener("error", () => {
