@@ -155,4 +155,33 @@ public sealed class NotesTests : IAsyncLifetime
 
         Assert.Equal(["/Account/FirstRun", "/Account/SignIn", "/Denied", "/Index", "/Sessions/Correct", "/Sessions/Trackside", "/Trouble"], open.Distinct().Order(StringComparer.Ordinal));
     }
+
+    [Fact]
+    public async Task A_tap_that_somebody_else_changed_meanwhile_is_merged_or_asked_about()
+    {
+        const string chips = "/Settings/Chips";
+        Task<(HttpStatusCode Code, AngleSharp.Dom.IDocument Page, HttpResponseMessage Response)> Save(string phase, string drill, string opened) =>
+            coach.PostAsync(chips, chips + "?handler=Save", ("words", "late left arm"), ("phase", phase), ("drills", drill), ("opened", opened));
+        async Task<string> OpenAsync() => (await coach.PageAsync(chips + "?words=late+left+arm")).QuerySelector("input[name=opened]")!.GetAttribute("value")!;
+        async Task<string> RowAsync() => string.Join(" ", (await coach.PageAsync(chips)).QuerySelectorAll("tbody td").Take(3).Select(t => t.TextContent));
+        var empty = await OpenAsync();
+        Assert.Equal(HttpStatusCode.Redirect, (await Save("Arms", "dead bug", empty)).Code);
+
+        // Opened by two: one changes where it is seen, the other the drill, and both stand.
+        var opened = await OpenAsync();
+        await Save("Rise", "dead bug", opened);
+        Assert.Equal(HttpStatusCode.Redirect, (await Save("Arms", "seated arm swing", opened)).Code);
+        Assert.Equal("late left arm coming up seated arm swing", await RowAsync());
+
+        // Both change the same: the second is told and loses nothing; saving again keeps what stands in the form.
+        var asked = (await Save("Drive", "seated arm swing", opened)).Page;
+        Assert.Contains("Changed meanwhile by somebody else to “coming up”", asked.QuerySelector("#phase ~ .wrong")!.TextContent);
+        Assert.Equal("Drive", asked.QuerySelector("#phase option[selected]")!.GetAttribute("value"));
+        Assert.Equal("late left arm coming up seated arm swing", await RowAsync());
+        await Save("Drive", "seated arm swing", asked.QuerySelector("input[name=opened]")!.GetAttribute("value")!);
+        Assert.Equal("late left arm the first pushes seated arm swing", await RowAsync());
+
+        // Made anew under words that are there: asked about as well.
+        Assert.Contains("Changed meanwhile", (await Save("Arms", "dead bug", empty)).Page.Body!.TextContent);
+    }
 }

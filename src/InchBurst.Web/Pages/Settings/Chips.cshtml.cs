@@ -25,6 +25,9 @@ public sealed class ChipsModel(CatalogueBook book, ResultsBook results, Exercise
 
     public IReadOnlyList<string> Drills { get; private set; } = [];
 
+    /// <summary>What the form showed when it was opened.</summary>
+    public string Opened { get; private set; } = "";
+
     public IReadOnlyDictionary<string, string> Wrong { get; private set; } = new Dictionary<string, string>();
 
     /// <summary>What a phase is called.</summary>
@@ -51,12 +54,31 @@ public sealed class ChipsModel(CatalogueBook book, ResultsBook results, Exercise
             (Typed, Phase, Drills) = (chip.Code, chip.Phase, chip.Drills);
         }
 
+        Opened = StaleForm.Opened(Fields(Phase, Drills));
         await ListAsync();
     }
 
-    public async Task<IActionResult> OnPostSaveAsync(string? words, RunPhase phase, string[] drills)
+    private static Dictionary<string, string> Fields(RunPhase phase, IEnumerable<string> drills) => new() { ["phase"] = Words(phase), ["drills"] = string.Join(", ", drills) };
+
+    public async Task<IActionResult> OnPostSaveAsync(string? words, RunPhase phase, string[] drills, string? opened)
     {
         (Typed, Phase, Drills) = ((words ?? "").Trim(), phase, [.. drills.Select(d => (d ?? "").Trim()).Where(d => d.Length > 0)]);
+        if (book.Chips().FirstOrDefault(c => c.Code.Equals(Typed, StringComparison.OrdinalIgnoreCase)) is { } stored)
+        {
+            // Somebody may have changed it, or made it, since the form was opened.
+            var (mine, now) = (Fields(Phase, Drills), Fields(stored.Phase, stored.Drills));
+            var both = StaleForm.Merge(mine, opened, now);
+            (Phase, Drills) = (mine["phase"] == now["phase"] ? stored.Phase : Phase, mine["drills"] == now["drills"] ? stored.Drills : Drills);
+            Opened = StaleForm.Opened(now);
+            if (both.Count > 0)
+            {
+                Wrong = both;
+                await ListAsync();
+                return Page();
+            }
+        }
+
+        Opened = opened ?? "";
         Wrong = await book.SaveChipAsync(Typed, Phase, Drills);
         if (Wrong.Count == 0)
         {
