@@ -139,4 +139,27 @@ public sealed class ChangeTests
         Assert.Equal("Start", page.Text("[data-r-go]"));
         Assert.Empty(page.Complaints(wasCut: true));
     }
+
+    [Fact]
+    public void What_a_page_offers_to_take_back_is_taken_back_by_key_but_not_from_a_field()
+    {
+        using var app = new AppProcess(demo: true, hasCore: false);
+        using var page = new Chromium(app);
+        void Open() => page.Driver.ExecuteScript("document.querySelector('details:has(#names)').open = true");
+        page.EnterDemo();
+        page.Go("/Athletes");
+        Open();
+        page.Type("#names", "Mei Linquist");
+        page.Find("form[action*=AddMany] .btn").SendKeys(Keys.Enter);
+        page.UntilText(".toast-bar", "added");
+
+        // In a field the key is the field's own.
+        Open();
+        page.Find("#names").SendKeys(Keys.Control + "z");
+        page.UntilText(".toast-bar", "added");
+        page.Driver.ExecuteScript("document.activeElement.blur()");
+        page.Driver.SwitchTo().ActiveElement().SendKeys(Keys.Control + "z");
+        page.Until(d => d.FindElements(By.CssSelector(".toast-bar")).Any(t => t.Text.Contains("added", StringComparison.Ordinal)) ? null : d);
+        Assert.DoesNotContain("Mei Linquist", page.Text("table.rows"), StringComparison.Ordinal);
+    }
 }
