@@ -3,6 +3,7 @@ using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Progress;
 using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
 using InchBurst.Data.Entities;
@@ -11,7 +12,14 @@ using Microsoft.EntityFrameworkCore;
 namespace InchBurst.Data;
 
 /// <summary>An athlete's best run of a day read against what came before.</summary>
-public sealed record DayBest(Athlete Athlete, LoggedRun Run, RunMeaning Meaning);
+public sealed record DayBest(Athlete Athlete, LoggedRun Run, RunMeaning Meaning)
+{
+    /// <summary>The day's other times over the same stretch, s.</summary>
+    public IReadOnlyList<double> Others { get; init; } = [];
+
+    /// <summary>What the bests of sessions before lay between, s; null with too few of them.</summary>
+    public UsualRange? Usual { get; init; }
+}
 
 /// <summary>Something seen on an athlete again and again.</summary>
 public sealed record SeenOften(Observation What, int Times, int Days, DateOnly Last);
@@ -155,6 +163,15 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
     private const double LikeEffort = 5;
     private const int RangeRuns = 20;
 
+    // Of the days before, the best of each.
+    private async Task<UsualRange?> UsualAsync(Run run, CancellationToken cancel)
+    {
+        var headline = Core.Log.Stretches.Headline(run.ToLogged());
+        var from = run.Day.AddDays(-UsualRange.Days);
+        return UsualRange.Of(await db.RunStretches.Where(s => s.AthleteId == run.AthleteId && s.Key == headline.Key && s.FromMillimetres == headline.FromMillimetres && s.ToMillimetres == headline.ToMillimetres && s.Day >= from && s.Day < run.Day)
+            .GroupBy(s => s.Day).Select(d => d.Min(s => s.Seconds)).ToListAsync(cancel));
+    }
+
     public async Task<List<DayBest>> BestOfDayAsync(int squadId, DateOnly day, CancellationToken cancel = default)
     {
         var runs = await db.Runs.AsNoTracking().Include(r => r.Marks).Include(r => r.Athlete)
@@ -166,7 +183,11 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
             var best = group.Select(r => (Run: r, Meaning: RunMeaning.Against(r.ToLogged(), null)))
                 .OrderByDescending(x => x.Run.Marks.Max(m => m.Millimetres)).ThenByDescending(x => x.Meaning.Speed).First();
             var logged = best.Run.ToLogged();
-            found.Add(new(best.Run.Athlete!, logged, RunMeaning.Against(logged, await shelf.BestBeforeAsync(best.Run.AthleteId, best.Run.Id, () => BestBeforeAsync(best.Run, earlierDaysOnly: true, cancel)))));
+            found.Add(new(best.Run.Athlete!, logged, RunMeaning.Against(logged, await shelf.BestBeforeAsync(best.Run.AthleteId, best.Run.Id, () => BestBeforeAsync(best.Run, earlierDaysOnly: true, cancel))))
+            {
+                Others = [.. group.Where(r => r.Id != best.Run.Id).Select(r => r.ToLogged()).Where(r => RunMeaning.SameButSide(r, logged)).Select(r => RunMeaning.Against(r, null)).Where(m => m.Label == best.Meaning.Label).Select(m => m.Seconds)],
+                Usual = await UsualAsync(best.Run, cancel),
+            });
         }
 
         return [.. found.OrderByDescending(f => f.Meaning.IsNewBest).ThenByDescending(f => f.Meaning.ShareOfBest ?? 0)];

@@ -1,4 +1,5 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Live;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Progress;
 using InchBurst.Core.Shorthand;
@@ -31,26 +32,52 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
     /// <summary>What was measured, exercises measured most often first. Less is more for heart rates, and the least of a day stands for it.</summary>
     public async Task<IReadOnlyList<MeasuredSeason>> MeasuredAsync(int athleteId, DateOnly from, CancellationToken cancel = default)
     {
-        var runs = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Measures.Any())
-            .Select(r => new { r.SessionId, r.LineId, r.Day, Measures = r.Measures.Select(m => new { m.Kind, m.Value }).ToList() }).ToListAsync(cancel);
-        var plans = await PlansAsync([.. runs.Select(r => r.SessionId).Distinct()], cancel);
-        var values = runs.SelectMany(r =>
-        {
-            var reps = r.Measures.FirstOrDefault(m => m.Kind == MeasureKind.Reps)?.Value;
-            var name = plans[r.SessionId].Line(r.LineId) is { } line ? line.Exercise ?? ShorthandPrinter.Dose(line) : "";
-
-            // Reps say how often a load was lifted; by themselves they are a measure.
-            return r.Measures.Where(m => m.Kind != MeasureKind.Reps || r.Measures.All(x => x.Kind != MeasureKind.Load))
-                .Select(m => (Name: name, m.Kind, r.Day, Value: m.Kind == MeasureKind.Load ? LiftMaximum.Of(m.Value, (int?)reps) : m.Value, Lifted: m.Kind == MeasureKind.Load && reps > 1 ? m.Value : (double?)null));
-        }).Where(v => v is { Name.Length: > 0, Value: not null });
+        var values = await ValuesAsync(db.Runs.Where(r => r.AthleteId == athleteId), cancel);
         return
         [
             .. values.GroupBy(v => (v.Name, v.Kind)).Select(g =>
             {
                 var least = g.Key.Kind == MeasureKind.HeartRate;
-                var days = g.GroupBy(v => v.Day).OrderBy(d => d.Key).Select(d => least ? d.MinBy(v => v.Value) : d.MaxBy(v => v.Value)).Select(v => (v.Day, v.Value!.Value, v.Lifted)).ToList();
+                var days = g.GroupBy(v => v.Day).OrderBy(d => d.Key).Select(d => least ? d.MinBy(v => v.Value) : d.MaxBy(v => v.Value)).Select(v => (v.Day, v.Value, v.Lifted)).ToList();
                 return new MeasuredSeason(g.Key.Name, g.Key.Kind, [.. days.Where(d => d.Day >= from)], least ? days.Min(d => d.Value) : days.Max(d => d.Value));
             }).Where(m => m.Days.Count > 0).OrderByDescending(m => m.Days.Count).ThenBy(m => m.Name, StringComparer.CurrentCulture).ThenBy(m => m.Kind),
+        ];
+    }
+
+    /// <summary>Bests of athletes in what some lines measure, by athlete, before a session.</summary>
+    public async Task<IReadOnlyDictionary<int, List<KnownMeasure>>> BestsAsync(IReadOnlyList<int> athletes, int session, IReadOnlyList<PlanLine> lines, CancellationToken cancel = default)
+    {
+        var asked = lines.SelectMany(l => l.AskedMeasures).Where(k => k != MeasureKind.HeartRate).Distinct().ToList();
+        if (asked.Count == 0)
+        {
+            return new Dictionary<int, List<KnownMeasure>>();
+        }
+
+        var names = lines.Where(l => l.AskedMeasures.Count > 0).Select(NameOf).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var values = await ValuesAsync(db.Runs.Where(r => athletes.Contains(r.AthleteId) && r.SessionId != session && r.Measures.Any(m => asked.Contains(m.Kind))), cancel);
+        return values.Where(v => names.Contains(v.Name)).GroupBy(v => v.AthleteId).ToDictionary(
+            a => a.Key, a => a.GroupBy(v => (Name: v.Name.ToUpperInvariant(), v.Kind)).Select(g => new KnownMeasure(g.First().Name, g.Key.Kind, g.Max(v => v.Value))).ToList());
+    }
+
+    private static string NameOf(PlanLine line) => line.Exercise ?? ShorthandPrinter.Dose(line);
+
+    // What was measured in runs; of loads the estimated maximum, with the load itself where it was lifted several times.
+    private async Task<List<(int AthleteId, string Name, MeasureKind Kind, DateOnly Day, double Value, double? Lifted)>> ValuesAsync(IQueryable<Run> of, CancellationToken cancel)
+    {
+        var runs = await of.AsNoTracking().Where(r => r.Measures.Any())
+            .Select(r => new { r.AthleteId, r.SessionId, r.LineId, r.Day, Measures = r.Measures.Select(m => new { m.Kind, m.Value }).ToList() }).ToListAsync(cancel);
+        var plans = await PlansAsync([.. runs.Select(r => r.SessionId).Distinct()], cancel);
+        return
+        [
+            .. runs.SelectMany(r =>
+            {
+                var reps = r.Measures.FirstOrDefault(m => m.Kind == MeasureKind.Reps)?.Value;
+                var name = plans[r.SessionId].Line(r.LineId) is { } line ? NameOf(line) : "";
+
+                // Reps say how often a load was lifted; by themselves they are a measure.
+                return r.Measures.Where(m => m.Kind != MeasureKind.Reps || r.Measures.All(x => x.Kind != MeasureKind.Load))
+                    .Select(m => (r.AthleteId, Name: name, m.Kind, r.Day, Value: m.Kind == MeasureKind.Load ? LiftMaximum.Of(m.Value, (int?)reps) : m.Value, Lifted: m.Kind == MeasureKind.Load && reps > 1 ? m.Value : (double?)null));
+            }).Where(v => v is { Name.Length: > 0, Value: not null }).Select(v => (v.AthleteId, v.Name, v.Kind, v.Day, v.Value!.Value, v.Lifted)),
         ];
     }
 

@@ -61,7 +61,7 @@ public sealed class ChangeTests
         other.Click("[data-f='more']");
         other.Type("#p-pain", "calf" + Keys.Enter);
         coach.UntilText(".t-who", "Dov Maris");
-        Assert.Equal("held", coach.Driver.FindElement(By.CssSelector("li[data-name='Chiamaka Roe']")).GetDomAttribute("data-state"));
+        coach.Look(() => Assert.Equal("held", coach.Driver.FindElement(By.CssSelector("li[data-name='Chiamaka Roe']")).GetDomAttribute("data-state")));
         coach.Quiet();
         other.Quiet();
         Assert.Equal(Order(coach), Order(other));
@@ -76,7 +76,7 @@ public sealed class ChangeTests
         other.Go(path);
         other.UntilText(".t-who", "Dov Maris");
         other.Core();
-        Assert.Equal("held", other.Driver.FindElement(By.CssSelector("li[data-name='Chiamaka Roe']")).GetDomAttribute("data-state"));
+        other.Look(() => Assert.Equal("held", other.Driver.FindElement(By.CssSelector("li[data-name='Chiamaka Roe']")).GetDomAttribute("data-state")));
         Assert.Equal("Dov Maris", other.Text(".t-who"));
         Assert.Empty(coach.Complaints());
     }
@@ -95,7 +95,7 @@ public sealed class ChangeTests
         // Nothing is noted of nobody.
         page.Click(".t-tiles .t-tile");
         Assert.Equal("Nothing saved yet", page.Text("#t-word"));
-        page.Driver.FindElements(By.CssSelector("#t-note input[name=athlete]"))[1].Click();
+        page.Press("#t-note input[name=athlete]", 1);
         page.Click(".t-tiles .t-tile");
         page.UntilText("#t-word", "Bo Tranquist: Reached in front");
         Assert.Equal("1 before", page.Text("[data-before='reached']"));
@@ -103,29 +103,35 @@ public sealed class ChangeTests
         page.UntilText("#t-word", "Bo Tranquist: Clean");
 
         // After something good it is the next one's turn.
-        Assert.Equal("Chiamaka R", page.Driver.FindElement(By.CssSelector("#t-note input[name=athlete]:checked + span b")).Text);
-        Assert.Equal("", page.Driver.FindElement(By.CssSelector("[data-before='reached']")).Text);
+        page.Look(() =>
+        {
+            Assert.Equal("Chiamaka R", page.Driver.FindElement(By.CssSelector("#t-note input[name=athlete]:checked + span b")).Text);
+            Assert.Equal("", page.Driver.FindElement(By.CssSelector("[data-before='reached']")).Text);
+        });
         page.Keys("u");
         page.UntilText("#t-word", "Put it back");
         page.Until(d => d.FindElement(By.CssSelector("#t-note [data-noted='2']")).Text == "" && d.FindElements(By.CssSelector("#t-note [data-noted='2'] u")).Count == 1 ? d : null);
 
         // Without a signal it is noted too, and can be taken back before anybody has it.
         proxy.Cut();
-        page.Driver.FindElements(By.CssSelector("#t-note input[name=athlete]"))[3].Click();
-        page.Driver.FindElement(By.CssSelector(".t-tiles .t-tile")).Click();
+        page.Press("#t-note input[name=athlete]", 3);
+        page.Press(".t-tiles .t-tile");
         page.UntilText("#t-word", "Kept here: Dov Maris Reached in front");
         Assert.DoesNotContain("undefined", page.Text("#t-word"), StringComparison.Ordinal);
         page.Until(d => d.FindElements(By.CssSelector("#t-note [data-noted='4'] u")).Count == 1 ? d : null);
-        page.Driver.FindElement(By.CssSelector("#t-word button")).Click();
+        page.Press("#t-word button");
         page.Until(d => d.FindElements(By.CssSelector("#t-note [data-noted='4'] u")).Count == 0 ? d : null);
         proxy.Mend();
         page.Until(d => d.FindElement(By.CssSelector("[data-waiting]")).Displayed ? null : d);
 
         // Next stands where the thumb is, whatever is above it, and every key is large enough.
-        var (next, foot) = (page.Find(".t-next"), page.Find("#t-foot"));
-        Assert.True(next.Location.Y + next.Size.Height <= foot.Location.Y + 1);
-        Assert.All(page.Driver.FindElements(By.CssSelector(".t-tile, .t-pick, .t-good, .t-next")).Where(e => e.Displayed), e => Assert.True(e.Size.Height >= 44 && e.Size.Width >= 44));
-        next.Click();
+        page.Look(() =>
+        {
+            var (next, foot) = (page.Find(".t-next"), page.Find("#t-foot"));
+            Assert.True(next.Location.Y + next.Size.Height <= foot.Location.Y + 1);
+            Assert.All(page.Driver.FindElements(By.CssSelector(".t-tile, .t-pick, .t-good, .t-next")).Where(e => e.Displayed), e => Assert.True(e.Size.Height >= 44 && e.Size.Width >= 44));
+        });
+        page.Press(".t-next", e => e.Displayed);
         page.UntilText("h1", "Side plank");
         Assert.Equal("1 of 2, left", page.Text("[data-r-says]"), ignoreCase: true);
         page.Click("[data-r-go]");
@@ -138,6 +144,55 @@ public sealed class ChangeTests
         page.Click("[data-r-again]");
         Assert.Equal("Start", page.Text("[data-r-go]"));
         Assert.Empty(page.Complaints(wasCut: true));
+    }
+
+    [Fact]
+    public void A_test_of_minutes_is_typed_as_minutes_with_its_pulse_and_told_to_whoever_ran_it()
+    {
+        using var app = new AppProcess(demo: false);
+        using var page = new Chromium(app);
+        var path = page.StartSession(2, "1200 m @40% rest 0:10 log time, heart rate 150-165", "countermovement jump 3 log touch height");
+        page.Core();
+        IWebElement Box(int n) => page.Until(d => d.FindElements(By.CssSelector("#t-entry [data-mark]")).ElementAtOrDefault(n));
+        page.Until(d => Box(1).GetDomAttribute("placeholder") == "150–165 bpm" ? d : null);
+        Assert.StartsWith("expect ", Box(0).GetDomAttribute("placeholder"), StringComparison.Ordinal);
+
+        // Digits are minutes and seconds there, and the next box has the focus when they are whole.
+        page.Keys("522171");
+        page.Until(d => Box(0).GetDomProperty("value") == "5:22" && Box(1).GetDomProperty("value") == "171" ? d : null);
+        page.Keys(Keys.Enter);
+        page.UntilText("#t-last", "5:22");
+        page.UntilText(".t-who", "Bo Tranquist");
+        page.Keys("4:58.5");
+        page.Until(d => Box(0).GetDomProperty("value") == "4:58.5" ? d : null);
+        page.Keys(Keys.Enter + "160" + Keys.Enter);
+        page.UntilText("#t-last", "298.50");
+
+        // A touch is asked about where nobody reaches.
+        page.Press(".t-next", e => e.Displayed);
+        page.UntilText("h1", "Countermovement jump");
+        page.Keys("400" + Keys.Enter);
+        page.UntilText(".t-doubt", "more than is usual");
+        page.Keys(Keys.Escape);
+        var review = path.Replace("Trackside", "Review", StringComparison.Ordinal);
+        page.Go(review);
+
+        // The message holds it; own words end every message, are there after a reload, and no message has them twice.
+        string Message(string name)
+        {
+            page.Type("#message-who", name);
+            return page.Find(".sheet [data-own]").GetDomProperty("value")!;
+        }
+
+        Assert.Contains("5:22", Message("Ada Quillfeather"), StringComparison.Ordinal);
+        page.Type("#message-own", "Bring spikes.");
+        Assert.EndsWith("\nBring spikes.", Message("Bo Tranquist"), StringComparison.Ordinal);
+        page.Go(review);
+        Assert.Equal(2, Message("Ada Quillfeather").Split("Bring").Length);
+        page.Find("#message-own").Clear();
+        page.Type("#message-own", "x");
+        Assert.DoesNotContain("spikes", Message("Bo Tranquist"), StringComparison.Ordinal);
+        Assert.Empty(page.Complaints());
     }
 
     [Fact]

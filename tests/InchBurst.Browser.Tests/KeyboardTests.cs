@@ -74,10 +74,10 @@ public sealed class DigitTests
         page.EnterDemo();
 
         var random = new Random(7);
-        (string Digits, double Expected)[] cases = [.. Enumerable.Range(0, 400).Select(_ => (random.Next(1, 100_000).ToString(System.Globalization.CultureInfo.InvariantCulture), Math.Round(0.3 + (random.NextDouble() * random.NextDouble() * 150), 2))), ("0", 0.9), ("098", 1.05), ("92", 0.9)];
+        (string Digits, double Expected)[] cases = [.. Enumerable.Range(0, 400).Select(_ => (random.Next(1, 100_000).ToString(System.Globalization.CultureInfo.InvariantCulture), Math.Round(0.3 + (random.NextDouble() * random.NextDouble() * 900), 2))), ("0", 0.9), ("098", 1.05), ("92", 0.9)];
         var found = (IReadOnlyCollection<object>)page.Driver.ExecuteAsyncScript(
             "const done = arguments[2]; import('/js/entry.js').then((m) => done(arguments[0].map((digits, i) => m.place(digits, arguments[1][i]).join(' '))))",
-            cases.Select(c => c.Digits).ToArray(), cases.Select(c => c.Expected).ToArray())!;
+            cases.Select(c => c.Digits).ToArray(), cases.Select(c => InchBurst.Core.Log.DigitEntry.Points(c.Expected)).ToArray())!;
         Assert.Equal(cases.Select(c => InchBurst.Core.Log.DigitEntry.Place(c.Digits, c.Expected)).Select(p => $"{p.Text} {(p.IsWhole ? "true" : "false")}"), found.Cast<string>());
     }
 }

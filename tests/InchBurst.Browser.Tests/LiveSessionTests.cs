@@ -83,12 +83,12 @@ public sealed class LiveSessionTests
         Assert.Equal(expected, Stored(app).Select(r => (r.Name, r.Marks)));
 
         // Commands in an empty box: an extra rep called by keyboard, no time, undo.
-        page.Driver.FindElements(By.CssSelector("[data-queue] button")).First(b => b.Displayed && b.Enabled).SendKeys(Keys.Enter);
+        page.Look(() => page.Driver.FindElements(By.CssSelector("[data-queue] button")).First(b => b.Displayed && b.Enabled).SendKeys(Keys.Enter));
         page.UntilText(".t-rep", "rep 2 of 1");
         page.Find("[data-mark]");
         page.Keys("n");
         page.UntilText(".t-undo", "No time");
-        page.Driver.FindElements(By.CssSelector("[data-queue] button")).First(b => b.Displayed && b.Enabled).SendKeys(Keys.Enter);
+        page.Look(() => page.Driver.FindElements(By.CssSelector("[data-queue] button")).First(b => b.Displayed && b.Enabled).SendKeys(Keys.Enter));
         page.UntilText(".t-rep", "of 1");
         page.Keys("u");
         page.UntilText(".t-undo", "Taken back");
@@ -202,9 +202,9 @@ public sealed class LiveSessionTests
         page.UntilText("[data-waiting-text]", "11 waiting to send");
 
         // The other line opens from what is kept, and back again; both are told to the server later.
-        page.Driver.FindElements(By.CssSelector(".t-lines .t-next")).First(b => b.Displayed).Click();
+        page.Press(".t-lines .t-next", b => b.Displayed);
         page.UntilText("h1", "A-skip");
-        page.Driver.FindElements(By.CssSelector(".t-lines button")).First(b => b.Displayed && b.Text.StartsWith("Back", StringComparison.Ordinal)).Click();
+        page.Press(".t-lines button", b => b.Text.StartsWith("Back", StringComparison.Ordinal));
         page.UntilText("h1", "Acceleration");
         page.Find("[data-mark]");
         Save();
@@ -273,7 +273,7 @@ public sealed class LiveSessionTests
         coach.Find("[data-mark]").SendKeys(Keys.Enter);
         coach.UntilText(".t-conflict", "differ by 0.36 s");
         timer.UntilText(".t-conflict", "differ by 0.36 s");
-        coach.Driver.FindElements(By.CssSelector(".t-conflict button")).First(b => b.Text.StartsWith("3.40", StringComparison.Ordinal)).Click();
+        coach.Press(".t-conflict button", b => b.Text.StartsWith("3.40", StringComparison.Ordinal));
         timer.Until(d => d.FindElements(By.CssSelector(".t-conflict")).Count == 0 ? d : null);
 
         // Both at once, many times: counts are right on both.
@@ -318,7 +318,7 @@ public sealed class LiveSessionTests
         IReadOnlyList<string> Lanes()
         {
             page.Quiet();
-            return [page.Text(".t-onit")[^1..], .. page.Driver.FindElements(By.CssSelector("[data-queue] > li.ready [data-small]")).Where(e => e.Displayed).Select(e => e.Text.Split("lane ")[1][..1])];
+            return page.Until<string[]>(_ => [page.Text(".t-onit")[^1..], .. page.Driver.FindElements(By.CssSelector("[data-queue] > li.ready [data-small]")).Where(e => e.Displayed).Select(e => e.Text.Split("lane ")[1][..1])]);
         }
 
         // Whoever is on the line and those behind, each in the lane after the one before; nobody ready has lane 1 twice running.
@@ -386,7 +386,7 @@ public sealed class LiveSessionTests
         var box = page.Find(".t-heldrow input");
         box.Clear();
         box.SendKeys("3,33");
-        page.Driver.FindElements(By.CssSelector(".t-heldrow button")).Single(b => b.Text == "Save again").Click();
+        page.Press(".t-heldrow button", b => b.Text == "Save again");
         page.Until(d => d.FindElement(By.CssSelector("[data-waiting]")).Displayed ? null : d);
         page.Until(_ => Stored(app).Count == 5 ? this : null);
         Assert.Equal(

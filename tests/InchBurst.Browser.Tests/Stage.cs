@@ -199,6 +199,28 @@ public sealed class Chromium : IDisposable
         Quiet();
     }
 
+    /// <summary>Clicks the first such element that answers to a description, without waiting for what follows.</summary>
+    public void Press(string css, Func<IWebElement, bool> which) => Until(d =>
+    {
+        var found = d.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed && which(e));
+        found?.Click();
+        return found;
+    });
+
+    /// <summary>Clicks one of such elements, counted from 0, without waiting for what follows.</summary>
+    public void Press(string css, int number = 0) => Until(d =>
+    {
+        d.FindElements(By.CssSelector(css))[number].Click();
+        return d;
+    });
+
+    /// <summary>Looks at several things at once; where they are drawn anew meanwhile, it looks again.</summary>
+    public void Look(Action at) => Until(d =>
+    {
+        at();
+        return d;
+    });
+
     /// <summary>Touches elements one after another, as a thumb does.</summary>
     public void Tap(params string[] all)
     {

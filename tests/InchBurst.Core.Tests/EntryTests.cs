@@ -147,11 +147,59 @@ public class EntryTests
     [InlineData("overhead back throw 3 x 3 reps log distance, air time")]
     [InlineData("squat 3 x 3 reps 75% max rest 2:00 log load, reps")]
     [InlineData("2 x 20 up + 20 back + 40 up + 40 m back rest 1:00 log time, heart rate")]
+    [InlineData("4 x 80 m @60% rest 1:00 log heart rate 130–150, time")]
+    [InlineData("4 x 80 m @60% rest 1:00 log heart rate 150")]
+    [InlineData("countermovement jump 3 x 5 reps log touch height, box height")]
     public void A_line_says_what_else_to_log(string text)
     {
         var line = ShorthandLine.Read(text).Line!;
         Assert.Equal(text, ShorthandPrinter.Print(line));
-        Assert.Equal(line.Log, PlanJson.Read(PlanJson.Write(SessionPlan.Empty.Add(line))).Lines.Single().Log);
+        var back = PlanJson.Read(PlanJson.Write(SessionPlan.Empty.Add(line))).Lines.Single();
+        Assert.Equal(line.Log, back.Log);
+        Assert.Equal(line.HeartRate, back.HeartRate);
+    }
+
+    [Theory]
+    [InlineData("log heart rate 130-150", 130, 150, null)]
+    [InlineData("log heart rate 130 to 150 bpm", 130, 150, null)]
+    [InlineData("log heart rate 30-250 rest 1:00", 30, 250, null)]
+    [InlineData("log heart rate 140 bpm", 140, 140, null)]
+    [InlineData("log heart rate 29-150", 0, 0, "whole number from 30 to 250")]
+    [InlineData("log heart rate 130-251", 0, 0, "whole number from 30 to 250")]
+    [InlineData("log heart rate 130.5-150", 0, 0, "whole number from 30 to 250")]
+    [InlineData("log heart rate 130-fast", 0, 0, "whole number from 30 to 250")]
+    [InlineData("log heart rate 150-130", 0, 0, "rises: 130-150")]
+    public void Heart_rates_to_stay_within_are_said_where_they_are_asked_for(string part, int least, int most, string? problem)
+    {
+        var (line, wrong) = ShorthandLine.Read("4 x 80 m @60% " + part);
+        Assert.Equal(problem is null ? new HeartBand(least, most) : null, line?.HeartRate);
+        Assert.Contains(problem ?? "", wrong?.Message ?? "", StringComparison.Ordinal);
+        Assert.Equal(problem is null, wrong is null);
+    }
+
+    [Theory]
+    [InlineData("5:22", 322.0, null)]
+    [InlineData("322", 322.0, null)]
+    [InlineData("28:30", 1710.0, null)]
+    [InlineData("28:40", 0.0, "at most 28:34")]
+    [InlineData("5:72", 0.0, "or minutes, such as 5:22")]
+    public void A_shuttle_test_takes_minutes(string typed, double seconds, string? refused)
+    {
+        var demand = LineDemand.Of(ShorthandLine.Read("1200 m @60% log time").Line!, ExerciseCatalogue.BuiltIn);
+        var reading = MarkEntry.Read(typed, LineMarks.Expected(demand), MarkContext.Of(demand, 0, null));
+        Assert.Equal(seconds, reading.Marks.FirstOrDefault().Seconds);
+        Assert.Contains(refused ?? "", reading.Doubts.FirstOrDefault()?.Message ?? "", StringComparison.Ordinal);
+        Assert.Equal(refused is not null, reading.IsRefused);
+    }
+
+    [Theory]
+    [InlineData("300", "slow for a sprint")]
+    [InlineData("300.01", "at most 300 s")]
+    [InlineData("5:01", "at most 300 s")]
+    public void A_sprint_takes_no_minutes(string typed, string said)
+    {
+        var demand = LineDemand.Of(ShorthandLine.Read("30 m").Line!, ExerciseCatalogue.BuiltIn);
+        Assert.Contains(said, MarkEntry.Read(typed, LineMarks.Expected(demand), MarkContext.Of(demand, 0, null)).Doubts[0].Message, StringComparison.Ordinal);
     }
 
     private static IReadOnlyList<Distance> Timed(string line) => LineMarks.Expected(LineDemand.Of(ShorthandLine.Read(line).Line!, ExerciseCatalogue.BuiltIn));

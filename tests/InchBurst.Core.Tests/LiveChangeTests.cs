@@ -5,8 +5,10 @@ using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Progress;
 using InchBurst.Core.School;
 using InchBurst.Core.Shorthand;
+using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Tests;
 
@@ -150,6 +152,33 @@ public class LiveChangeTests
         Assert.Equal(bests, string.Join('|', targets.Select(t => t.BestSeconds?.ToString("0.00", System.Globalization.CultureInfo.InvariantCulture) ?? "-")));
         Assert.Equal(LiveEntry.Boxes(LiveEntry.DemandFor(plan.Lines.First(), setting, setting.Athletes[0]), state.TimingOf(line), setting.DistanceUnit, setting.MassUnit).Select(b => b.ExpectedSeconds), targets.Select(t => t.ExpectedSeconds));
     }
+
+    [Theory]
+    [InlineData("4 x 80 m log heart rate 150-165", "150–165 bpm|")]
+    [InlineData("4 x 80 m log heart rate", "|")]
+    [InlineData("squat 3 x 3 80% max log load, reps", "80 kg|max 101 kg|3|")]
+    [InlineData("squat 3 x 1 80% max log load, reps", "80 kg|max 101 kg||")]
+    [InlineData("split squat 3 x 3 80% max log load", "80% of max|")]
+    [InlineData("split squat 3 x 3 log load", "|")]
+    [InlineData("loaded jump 3 x 3 vest 10 kg log load", "10 kg|")]
+    [InlineData("loaded jump 3 x 3 vest 5% bm log load", "3.5 kg|")]
+    [InlineData("countermovement jump 3 x 3 log height", "|best 41.5 cm")]
+    public void What_is_measured_has_its_aim_and_its_best_beside_it(string text, string said)
+    {
+        var line = ShorthandLine.Read(text).Line ?? throw new InvalidOperationException(ShorthandLine.Read(text).Problem?.Message);
+        var plan = SessionPlan.Empty.Add(line);
+        var state = LiveHistory.Fresh with { Plan = plan, LineId = plan.Lines.First().Id };
+        var athlete = Setting.Athletes[0] with { MassKilograms = 70, Measured = [new("SQUAT", MeasureKind.Load, 101), new("countermovement jump", MeasureKind.JumpHeight, 0.415), new("SQUAT", MeasureKind.Reps, 5)] };
+        var boxes = LiveEntry.Targets(state, LiveEntry.DemandFor(plan.Lines.First(), Setting, athlete), Setting, athlete).Where(t => t.Points.Length == 0).ToList();
+        Assert.Equal(said, string.Join('|', boxes.Select(t => $"{t.Aim}|{t.Best}")));
+    }
+
+    [Theory]
+    [InlineData(101, 80, MassReading.Kilogram, 80)]
+    [InlineData(101, 82, MassReading.Kilogram, 82.5)]
+    [InlineData(2, 30, MassReading.Kilogram, 2.5)]
+    [InlineData(100, 75, MassReading.Pound, 165 * 0.45359237)]
+    public void What_is_lifted_is_what_plates_give(double maximum, double percent, MassReading mass, double kilograms) => Assert.Equal(kilograms, LiftMaximum.ToLift(maximum, percent, mass), 9);
 
     [Theory]
     [InlineData("2.00 2.02", "2.20 2.22", "left 2.01, right 2.21: right 9.0% slower")]

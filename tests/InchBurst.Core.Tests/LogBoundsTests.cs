@@ -24,7 +24,7 @@ public class LogBoundsTests
     [InlineData("0.807", "")]
     [InlineData("4.00", "")]
     [InlineData("4.01", "Unlikely 0 20 m to 30 m in 4.01 is slow for a sprint: 2.5 m/s. Is it right?")]
-    [InlineData("300", "Unlikely 0 20 m to 30 m in 300.00 is slow for a sprint: 0.0 m/s. Is it right?")]
+    [InlineData("300", "Unlikely 0 20 m to 30 m in 5:00 is slow for a sprint: 0.0 m/s. Is it right?")]
     [InlineData("300.01", "Impossible 0 A time must be above 0 and at most 300 s.")]
     [InlineData("0", "Impossible 0 A time must be above 0 and at most 300 s.")]
     [InlineData("0.0", "Impossible 0 A time must be above 0 and at most 300 s.")]

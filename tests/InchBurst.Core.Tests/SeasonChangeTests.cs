@@ -37,6 +37,19 @@ public class SeasonChangeTests
         Assert.InRange(called / 4000.0, 0.10, 0.18);
     }
 
+    [Fact]
+    public void What_is_usual_lies_between_the_5th_and_the_95th_percentile_of_four_sessions_and_more()
+    {
+        Assert.Null(UsualRange.Of([3.0, 3.1, 3.2]));
+
+        // Definition 8 of Hyndman and Fan (1996): the place of a percentile p among n values is p (n + 1/3) + 1/3.
+        double[] bests = [3.20, 3.00, 3.04, 3.12, 3.08, 3.16, 3.24, 3.28, 3.32, 3.36, 3.40, 3.44, 3.48, 3.52, 3.56, 3.60, 3.64, 3.68, 3.72, 3.76];
+        double At(double p) => 3.00 + (0.04 * ((p * (20 + (1 / 3.0))) + (1 / 3.0) - 1));
+        var range = UsualRange.Of(bests)!;
+        Assert.Equal((At(0.05), At(0.95)), (range.Least, range.Most), (a, b) => Math.Abs(a.Item1 - b.Item1) < 1e-9 && Math.Abs(a.Item2 - b.Item2) < 1e-9);
+        Assert.Equal(new UsualRange(3, 3), UsualRange.Of([3, 3, 3, 3]));
+    }
+
     [Theory]
     [InlineData(100, null, 100.0)]
     [InlineData(100, 1, 100.0)]

@@ -135,17 +135,47 @@ public class DrawingTests
     }
 
     [Fact]
-    public void Every_athletes_drop_off_panel_shares_one_scale()
+    public void Every_rep_stands_at_its_share_of_own_best_on_a_scale_all_share()
     {
-        var three = DropOffPanel.Draw(1, "Ada", [1.04, 1.06, 1.12], 4, 0.95, TimingMethod.Electronic, 132, 64);
-        var one = DropOffPanel.Draw(2, "Bo", [1.10, 1.10], 4, 0.95, TimingMethod.Electronic, 132, 64);
-        Assert.Equal(three.StopY, one.StopY);
-        Assert.Equal(three.Dots[0].Y, one.Dots[0].Y, 6);
-        Assert.Equal(three.Dots[1].X, one.Dots[1].X, 6);
-        Assert.True(three.Dots[0].Y < three.Dots[1].Y && three.Dots[1].Y < three.StopY && three.Dots[2].Y > three.StopY);
-        Assert.Equal(("92.9%", true), (three.Last, three.Below));
-        Assert.Equal(("100.0%", false), (one.Last, one.Below));
-        Assert.All(three.Dots, d => Assert.InRange(d.Y, 0, 64));
+        RepsOfOne Line(double? before, params double[] seconds) => new(3, 3, before, seconds, [.. seconds.Select((_, i) => i == 0 ? new[] { 1, 0 } : Array.Empty<int>())], TimingMethod.Electronic);
+        var ada = EveryRep.Draw([Line(2.00, 2.00, 1.98, 2.08), Line(null, 3.00, 3.30)], 0.95, 127);
+        var bo = EveryRep.Draw([Line(1.80, 1.80, 1.80, 1.80), new(3, 0, null, [], [], default)], 0.95, 127);
+
+        // Six places and a gap between the lines, the same for everybody: 113 px in six steps.
+        Assert.Equal(new double[] { 7, 7 + (113 / 6.0), 7 + (226 / 6.0) }, ada.Lines[0].Select(d => d.X), (a, b) => Math.Abs(a - b) < 1e-9);
+        Assert.Equal([ada.Lines[0][0].X, ada.Lines[0][1].X, ada.Lines[0][2].X], bo.Lines[0].Select(d => d.X));
+        Assert.Equal(7 + (113 * 4 / 6.0), ada.Lines[1][0].X, 9);
+        Assert.Equal(7 + (113 * 3 / 6.0), Assert.Single(ada.Gaps), 9);
+
+        // Own best lies on its line whoever it is of; the stop line is 50 px below it, and what is faster lies above.
+        Assert.Equal([EveryRep.BestY, EveryRep.BestY], new[] { ada.Lines[0][0].Y, bo.Lines[0][0].Y });
+        Assert.Equal(EveryRep.BestY + ((1 - (2.00 / 2.08)) / 0.05 * 50), ada.Lines[0][2].Y, 9);
+        Assert.Equal(EveryRep.BestY - (0.02 / 1.98 / 0.05 * 50), ada.Lines[0][1].Y, 9);
+        Assert.Equal([false, true, false], ada.Lines[0].Select(d => d.IsBest));
+        Assert.Equal([false, false], ada.Lines[1].Select(d => d.IsBest));
+
+        // A drop of nine percent lies at the foot and says stop; what was not run is an open place beside it, none where nothing was asked.
+        Assert.Equal((EveryRep.FootY - 1, true), (ada.Lines[1][1].Y, ada.Lines[1][1].SaysStop));
+        Assert.Equal((7 + 113.0, EveryRep.FootY - 1), Assert.Single(ada.NotRun));
+        Assert.Empty(bo.NotRun);
+        Assert.Equal([("95.2%", false), ("90.9%", true)], ada.Ends.Select(e => (e.Share, e.SaysStop)));
+        Assert.Equal([(ada.Lines[0][2].X, ada.Lines[0][2].Y), (ada.Lines[1][1].X, ada.Lines[1][1].Y)], ada.Ends.Select(e => (e.X, e.Y)));
+
+        // Signs stand under their rep, one below the other.
+        Assert.Equal([(7.0, 84.0, 1), (7.0, 91.0, 0)], ada.Signs.Take(2));
+        Assert.Equal("7,16 25.8,5.9", EveryRep.Points([.. ada.Lines[0].Take(2)]));
+        Assert.Equal(41, EveryRep.Draw([new(2, 2, 2, [], [], default)], 0.95, 127).NotRun[0].Y);
+    }
+
+    [Theory]
+    [InlineData(1.74, 1.75, TimingMethod.Electronic, 10, 14.142136, true)]
+    [InlineData(1.70, 1.75, TimingMethod.Electronic, 50, 14.142136, false)]
+    [InlineData(1.50, 1.75, TimingMethod.Electronic, 100, 14.142136, false)]
+    [InlineData(1.70, 1.80, TimingMethod.Hand, 100, 100, true)]
+    public void A_gain_lies_over_what_the_clock_cannot_tell_apart(double now, double before, TimingMethod method, double gain, double band, bool luck)
+    {
+        var bar = GainBar.Draw(now, before, method);
+        Assert.Equal((gain, band, luck), (Math.Round(bar.Gain, 6), Math.Round(bar.Band, 6), bar.MayBeLuck));
     }
 
     [Fact]
@@ -169,7 +199,8 @@ public class DrawingTests
     [Fact]
     public void A_days_times_stand_as_hundredths_against_own_best_faster_up()
     {
-        var day = DayColumns.Draw([(1.10, 1.12), (3.05, 3.05), (3.10, 3.05), (3.40, 3.05), (2.80, 3.05), (5.0, null)], 796);
+        static DayOfOne Of(double seconds, double? best) => new(seconds, best, [], null);
+        var day = DayColumns.Draw([Of(1.10, 1.12), Of(3.05, 3.05), Of(3.10, 3.05), Of(3.40, 3.05), Of(2.80, 3.05), Of(5.0, null)], 796);
         Assert.Equal([2, 0, -5, -35, 25, null], day.Columns.Select(c => c.Hundredths));
         Assert.Equal([false, false, false, true, true, false], day.Columns.Select(c => c.IsBeyond));
         Assert.Equal(day.Zero, day.Columns[1].Y);
@@ -180,9 +211,15 @@ public class DrawingTests
         Assert.Equal(53, day.Columns[1].X - day.Columns[0].X, 6);
 
         // Forty columns share the width.
-        var many = DayColumns.Draw([.. Enumerable.Repeat((3.0, (double?)3.0), 40)], 796);
+        var many = DayColumns.Draw([.. Enumerable.Repeat(Of(3.0, 3.0), 40)], 796);
         Assert.True(many.Columns[^1].X < 796);
         Assert.Contains("own best", many.Lines.Select(l => l.Text));
+
+        // Other runs as far as they lie on the scale and beside the best, each height once; the band of what is usual from its faster end down.
+        var own = DayColumns.Draw([new(3.03, 3.05, [3.05, 3.051, 3.08, 3.20, 3.03], new(3.04, 3.09)), new(3.03, 3.05, [], new(3.14, 3.30))], 796).Columns;
+        Assert.Equal([0, 3], own[0].Others.Select(y => Math.Round((y - day.Zero) / 11.4)));
+        Assert.Equal((-1, 4), (Math.Round((own[0].Band!.Value.Top - day.Zero) / 11.4, 6), Math.Round((own[0].Band!.Value.Foot - day.Zero) / 11.4, 6)));
+        Assert.Null(own[1].Band);
     }
 
     [Fact]

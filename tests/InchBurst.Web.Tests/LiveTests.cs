@@ -401,7 +401,7 @@ public sealed class LiveTests : IAsyncLifetime
         var row = page.QuerySelector(".planrun tbody tr")!.TextContent;
         Assert.Contains("18", row);
         Assert.Contains("60 m", row);
-        Assert.Contains("84.6%", page.QuerySelector(".dropoffs .below")!.TextContent);
+        Assert.Contains("84.6%", page.QuerySelector(".every-rep .below")!.TextContent);
         Assert.Contains("Reached in front", page.Body!.TextContent);
         var message = page.QuerySelector("#message-1")!.TextContent;
         Assert.Contains("1.10, 1.30 s", message);

@@ -153,7 +153,7 @@ public sealed class TracksideTests : IAsyncLifetime
         Assert.Equal("/Sessions/49/Review", ended.Headers.Location!.OriginalString);
         Assert.Equal(HttpStatusCode.Redirect, (await coach.GetAsync(Url)).Code);
         var page = await coach.PageAsync("/Sessions/49/Review");
-        Assert.Contains("95.7%", page.Body!.TextContent);
+        Assert.Contains("2 reps, 1 not run; ended at 95.7% of the day's best", page.QuerySelector(".every-rep svg")!.GetAttribute("aria-label"), StringComparison.Ordinal);
         await coach.PostAsync("/Sessions/49/Review", Url + "?handler=Reopen");
         Assert.NotNull((await coach.PageAsync(Url)).QuerySelector(".t-clock"));
         Assert.Contains("1.12", (await coach.PageAsync("/")).Body!.TextContent);

@@ -1,8 +1,10 @@
 using InchBurst.Core.Demand;
+using InchBurst.Core.Load;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Progress;
 using InchBurst.Core.Rest;
+using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Live;
@@ -25,7 +27,27 @@ public sealed record LiveMeaning(RunMeaning Meaning, double? ChangeSeconds, Drop
 /// <summary>What stands beside a box.</summary>
 /// <param name="ExpectedSeconds">What the athlete is expected to take, s; null where nothing is.</param>
 /// <param name="BestSeconds">Own best of the same trial, s; null where there is none.</param>
-public readonly record struct BoxTarget(double? ExpectedSeconds, double? BestSeconds);
+public readonly record struct BoxTarget(double? ExpectedSeconds, double? BestSeconds)
+{
+    /// <summary>What stands in the box while it is empty: the time expected, the load to lift, the heart rates to stay within.</summary>
+    public string Aim { get; init; } = "";
+
+    /// <summary>What there is to beat; may be empty.</summary>
+    public string Best { get; init; } = "";
+
+    /// <summary>Where digits have their point (<see cref="DigitEntry.Points"/>).</summary>
+    public string Points { get; init; } = "";
+
+    /// <summary>The target of a time.</summary>
+    /// <param name="expectedSeconds">What the athlete is expected to take, s; null where nothing is.</param>
+    /// <param name="bestSeconds">Own best, s, or null.</param>
+    public static BoxTarget Of(double? expectedSeconds, double? bestSeconds) => new(expectedSeconds > 0 ? expectedSeconds : null, bestSeconds)
+    {
+        Aim = expectedSeconds > 0 ? $"expect {Figures.Split(expectedSeconds.Value)}" : "",
+        Best = bestSeconds is { } best ? $"best {Figures.Split(best)}" : "",
+        Points = DigitEntry.Points(expectedSeconds ?? 0),
+    };
+}
 
 /// <summary>What was noted of somebody.</summary>
 /// <param name="Times">How often something to mend.</param>
@@ -113,15 +135,36 @@ public static class LiveEntry
             {
                 if (!box.IsMark)
                 {
-                    return new BoxTarget(null, null);
+                    return OfMeasure(demand, demand.Line.AskedMeasures[i - boxes.Count(b => b.IsMark)], setting, athlete);
                 }
 
                 var at = i + skip;
                 var from = timing.Entry == EntryMode.Cumulative || at == 0 ? 0 : marks[skip > 0 ? 0 : at - 1].Millimetres;
                 var best = stretches.Where(s => s.FromMillimetres == from && s.ToMillimetres == marks[at].Millimetres).Select(s => Best(state, athlete, s.Key, from, s.ToMillimetres, null)).FirstOrDefault(b => b is not null);
-                return new BoxTarget(box.ExpectedSeconds > 0 ? box.ExpectedSeconds : null, best);
+                return BoxTarget.Of(box.ExpectedSeconds, best);
             }),
         ];
+    }
+
+    // A heart rate has no best; of a lift the maximum it is reckoned from is told.
+    private static BoxTarget OfMeasure(LineDemand demand, MeasureKind kind, LiveSetting setting, LiveAthlete athlete)
+    {
+        string Text(double value) => Measures.Text(new(kind, value), setting.DistanceUnit, setting.MassUnit);
+        var name = demand.Line.Exercise ?? ShorthandPrinter.Dose(demand.Line);
+        var best = athlete.Measured.Where(m => m.Kind == kind && m.Exercise.Equals(name, StringComparison.OrdinalIgnoreCase)).Select(m => (double?)m.Value).FirstOrDefault();
+        return new(null, null)
+        {
+            Aim = (kind, demand.Line.Load) switch
+            {
+                (MeasureKind.HeartRate, _) => demand.Line.HeartRate is { } band ? $"{band} bpm" : "",
+                (MeasureKind.Load, { Unit: LoadUnit.PercentMaximum } lift) => best is { } most ? Text(LiftMaximum.ToLift(most, lift.Amount, setting.MassUnit)) : $"{Figures.Number(lift.Amount, 1)}% of max",
+                (MeasureKind.Load, { Unit: not LoadUnit.PercentBodyMass } load) when LoadEffect.Kilograms(load, 0) is { } kilograms => Text(kilograms),
+                (MeasureKind.Load, { Unit: LoadUnit.PercentBodyMass } load) when athlete.MassKilograms is { } mass => Text(LoadEffect.Kilograms(load, mass)!.Value),
+                (MeasureKind.Reps, _) when demand.Line.Shape is CountShape { Count: > 1 } count => $"{count.Count}",
+                _ => "",
+            },
+            Best = best is null || kind is MeasureKind.HeartRate or MeasureKind.Reps ? "" : $"{(kind == MeasureKind.Load ? "max" : "best")} {Text(best.Value)}",
+        };
     }
 
     // Least time of an athlete over a stretch of a trial: known from before the session, or run earlier in it than another run.

@@ -16,6 +16,12 @@ namespace InchBurst.Core.Live;
 /// <param name="Seconds">The time, s.</param>
 public readonly record struct KnownBest(string Key, int From, int To, double Seconds);
 
+/// <summary>Best of an athlete in something that is measured; of lifts the estimated maximum.</summary>
+/// <param name="Exercise">Name of the exercise.</param>
+/// <param name="Kind">What is measured.</param>
+/// <param name="Value">The best before the session, in the unit the measure is kept in.</param>
+public readonly record struct KnownMeasure(string Exercise, MeasureKind Kind, double Value);
+
 /// <summary>What an athlete took for stretches of a line in the latest runs of its trial.</summary>
 /// <param name="Line">Number of the line.</param>
 /// <param name="Side">Side run to, if any.</param>
@@ -53,6 +59,9 @@ public sealed record LiveAthlete(int Id, string Name)
 
     /// <summary>Best times over the stretches of the session's lines, before this session.</summary>
     public IReadOnlyList<KnownBest> Bests { get; init; } = [];
+
+    /// <summary>Bests in what the session's lines measure, before this session.</summary>
+    public IReadOnlyList<KnownMeasure> Measured { get; init; } = [];
 
     /// <summary>Ranges over the stretches of the session's lines.</summary>
     public IReadOnlyList<KnownRanges> Ranges { get; init; } = [];

@@ -1,4 +1,3 @@
-using System.Globalization;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Load;
 using InchBurst.Core.Plan;
@@ -76,6 +75,7 @@ public static class MarkEntry
 
     private const double FastestLikely = 12.4;
     private const double LongestSeconds = 300;
+    private const double SlowestWalk = 0.7;
     private const double SlowFromStart = 1.5;
     private const double SlowFlying = 2.5;
     private static readonly SprintCurve FastestStart = new(12.3, 0.85);
@@ -108,6 +108,8 @@ public static class MarkEntry
             return Refuse(boxes.Count - 1, $"{texts.Count} times for {boxes.Count} {(boxes.Count == 1 ? "mark" : "marks")}: one too many.");
         }
 
+        // Nobody who is timed takes longer than a slow walk.
+        var longest = Math.Max(LongestSeconds, boxes.Count > 0 ? boxes[^1].Metres / SlowestWalk : 0);
         var typed = new double?[texts.Count];
         for (var i = 0; i < texts.Count; i++)
         {
@@ -117,14 +119,14 @@ public static class MarkEntry
                 continue;
             }
 
-            if (!TryNumber(text, out var seconds))
+            if (!Figures.TrySplit(text, out var seconds))
             {
-                return Refuse(i, $"“{Shown(text)}” is not a time. Type seconds, such as 1.81.");
+                return Refuse(i, $"“{Shown(text)}” is not a time. Type seconds, such as 1.81{(longest > LongestSeconds ? ", or minutes, such as 5:22" : "")}.");
             }
 
-            if (seconds is <= 0 or > LongestSeconds)
+            if (seconds <= 0 || seconds > longest)
             {
-                return Refuse(i, $"A time must be above 0 and at most {LongestSeconds:0} s.");
+                return Refuse(i, $"A time must be above 0 and at most {(longest > LongestSeconds ? Figures.Clock(longest) : $"{LongestSeconds:0} s")}.");
             }
 
             typed[i] = seconds;
@@ -272,16 +274,5 @@ public static class MarkEntry
         }
 
         return null;
-    }
-
-    private static bool TryNumber(string text, out double seconds)
-    {
-        seconds = 0;
-        if (text.Length > 9 || text.Count(c => c is '.' or ',') > 1 || !text.All(c => c is (>= '0' and <= '9') or '.' or ','))
-        {
-            return false;
-        }
-
-        return double.TryParse(text.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out seconds);
     }
 }

@@ -52,6 +52,9 @@ public sealed record PlanLine
     /// <summary>What is written down for each go besides what the gates say; empty when nothing is asked for.</summary>
     public IReadOnlyList<MeasureKind> Log { get; init; } = [];
 
+    /// <summary>Heart rates to stay within, or null where none are said.</summary>
+    public HeartBand? HeartRate { get; init; }
+
     /// <summary>Whom the line is for: "high minutes", "low minutes", names, or "others": those the line before it is not for. Empty means everyone.</summary>
     public IReadOnlyList<string> For { get; init; } = [];
 

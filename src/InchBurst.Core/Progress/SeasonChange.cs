@@ -1,3 +1,5 @@
+using InchBurst.Core.Units;
+
 namespace InchBurst.Core.Progress;
 
 /// <summary>What changed over a season, and whether it is more than noise.</summary>
@@ -51,6 +53,17 @@ public static class LiftMaximum
     /// <param name="reps">Reps done, 1 or more; null when not said, which is taken as one.</param>
     /// <returns>kg, or null for more reps than can tell.</returns>
     public static double? Of(double kilograms, int? reps) => reps is null or <= 1 ? kilograms : reps > MostReps ? null : kilograms * (1 + (reps.Value / 30.0));
+
+    /// <summary>The load to put on a bar for a share of the maximum: to the nearest pair of the least plates, 2.5 kg or 5 lb (common practice).</summary>
+    /// <param name="maximum">The maximum, kg, above 0.</param>
+    /// <param name="percent">Share of it, percent, above 0.</param>
+    /// <param name="reading">What the plates are marked in.</param>
+    /// <returns>kg, at least one such pair.</returns>
+    public static double ToLift(double maximum, double percent, MassReading reading)
+    {
+        var step = Figures.KilogramsFrom(reading == MassReading.Pound ? 5 : 2.5, reading);
+        return step * Math.Max(1, Math.Round(maximum * percent / 100 / step, MidpointRounding.AwayFromZero));
+    }
 }
 
 /// <summary>How often something is seen, before and since the first drill that answers it.</summary>

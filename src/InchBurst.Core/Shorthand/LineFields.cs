@@ -118,7 +118,7 @@ public sealed record LineFields
         Through = line.Through?.ToString() ?? "",
         EachSide = line.EachSide,
         InWaves = line.InWaves,
-        Log = ShorthandPrinter.LogText(line.Log),
+        Log = ShorthandPrinter.LogText(line),
         For = string.Join(", ", line.For),
         Cue = line.Cue ?? "",
         Kind = line.Kind == PlanKinds.Derive(catalogue.Find(line.Exercise), line.Exercise, line.Shape, line.Effort, line.Load) ? "" : line.Kind.Word(),

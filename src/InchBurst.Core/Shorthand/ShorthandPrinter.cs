@@ -30,7 +30,7 @@ public static class ShorthandPrinter
         AddIf(parts, line.Gates.Count > 0, "gates " + List(line.Gates));
         AddIf(parts, line.Through is not null, "through " + line.Through);
         AddIf(parts, line.Rest is not null, "rest " + RestText(line.Rest));
-        AddIf(parts, line.Log.Count > 0, "log " + LogText(line.Log));
+        AddIf(parts, line.Log.Count > 0, "log " + LogText(line));
         AddIf(parts, line.InWaves, "in waves");
         AddIf(parts, line.For.Count > 0, "for " + string.Join(", ", line.For.Select(Who)));
         AddIf(parts, line.Kind != PlanKinds.Derive(exercise, line.Exercise, line.Shape, line.Effort, line.Load), "as " + line.Kind.Word());
@@ -88,8 +88,9 @@ public static class ShorthandPrinter
     };
 
     /// <summary>Measures as written after "log".</summary>
-    /// <param name="log">The measures.</param>
-    public static string LogText(IReadOnlyList<MeasureKind> log) => string.Join(", ", log.Select(m => Measures.Of(m).Word));
+    /// <param name="line">The line they are asked on.</param>
+    public static string LogText(PlanLine line) =>
+        string.Join(", ", line.Log.Select(m => Measures.Of(m).Word + (m == MeasureKind.HeartRate && line.HeartRate is { } band ? $" {band}" : "")));
 
     /// <summary>Start as written after "from".</summary>
     /// <param name="start">The start, or null for an empty text.</param>

@@ -132,6 +132,11 @@ internal sealed partial class ShorthandReader
             }
 
             at += rule.Word.Contains(' ') ? 2 : 1;
+            if (rule.Kind == MeasureKind.HeartRate && Now.Kind == TokenKind.Number)
+            {
+                heart = ReadHeart();
+            }
+
             if (!asked.Contains(rule.Kind))
             {
                 asked.Add(rule.Kind);
@@ -144,6 +149,38 @@ internal sealed partial class ShorthandReader
 
             at++;
         }
+    }
+
+    private HeartBand ReadHeart()
+    {
+        var first = Now;
+        int Rate()
+        {
+            var token = Now;
+            if (token.Kind != TokenKind.Number || token.Value != Math.Floor(token.Value) || token.Value is < HeartBand.Slowest or > HeartBand.Fastest)
+            {
+                throw Wrong(token, $"A heart rate is a whole number from {HeartBand.Slowest} to {HeartBand.Fastest}, such as 130-150.");
+            }
+
+            at++;
+            return (int)token.Value;
+        }
+
+        var least = Rate();
+        var most = least;
+        if (Now.Is('-') || Now.IsWord("to"))
+        {
+            at++;
+            most = Rate();
+        }
+
+        if (most < least)
+        {
+            throw Wrong(first, $"A band of heart rates rises: {most}-{least}.");
+        }
+
+        at += Now.IsWord("bpm") ? 1 : 0;
+        return new(least, most);
     }
 
     private WorkKind ReadKind()

@@ -31,7 +31,7 @@ internal sealed partial class ShorthandReader
     private static Distance Metres(Token token, DistanceUnit unit)
     {
         var distance = new Distance(token.Value, unit);
-        return distance.Metres is >= 0.5 and <= 1000 ? distance : throw Wrong(token, "A distance must be from 0.5 to 1000 m.");
+        return distance.Metres is >= 0.5 and <= 2000 ? distance : throw Wrong(token, "A distance must be from 0.5 to 2000 m.");
     }
 
     private static string Text(Token token, int longest, string what)

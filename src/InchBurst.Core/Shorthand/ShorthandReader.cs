@@ -33,6 +33,7 @@ internal sealed partial class ShorthandReader
     private WorkKind? kind;
     private string? cue;
     private IReadOnlyList<MeasureKind> log = [];
+    private HeartBand? heart;
 
     public ShorthandReader(string text, ShorthandContext context)
     {
@@ -81,6 +82,7 @@ internal sealed partial class ShorthandReader
             For = who,
             Cue = cue,
             Log = log,
+            HeartRate = heart,
         };
     }
 

@@ -44,9 +44,41 @@ public static class Figures
         return seconds < 0 && whole > 0 ? Minus + text : text;
     }
 
-    /// <summary>A measured time with two decimals, such as "1.06".</summary>
+    /// <summary>From here on a time is written and typed in minutes and seconds, s.</summary>
+    public const double InMinutesFrom = 300;
+
+    /// <summary>A measured time: two decimals, such as "1.06"; from five minutes on in minutes, such as "5:22" or "5:22.4".</summary>
     /// <param name="seconds">Seconds, finite.</param>
-    public static string Split(double seconds) => seconds.ToString("0.00", CultureInfo.InvariantCulture);
+    public static string Split(double seconds)
+    {
+        var hundredths = (long)Math.Round(seconds * 100, MidpointRounding.AwayFromZero);
+        return hundredths < InMinutesFrom * 100
+            ? seconds.ToString("0.00", CultureInfo.InvariantCulture)
+            : string.Create(CultureInfo.InvariantCulture, $"{hundredths / 6000}:{hundredths % 6000 / 100m:00.##}");
+    }
+
+    /// <summary>Reads a measured time: seconds with comma or point, or minutes and seconds, such as 1.81 or 5:22.4.</summary>
+    /// <param name="text">What was typed, without spaces around it.</param>
+    /// <param name="seconds">The time, s, 0 or more; 0 when it is none.</param>
+    /// <returns>True when it is a time.</returns>
+    public static bool TrySplit(string text, out double seconds)
+    {
+        seconds = 0;
+        var (minutes, rest) = text.Split(':') switch
+        {
+            [var only] => ("0", only),
+            [var m, var s] when s.Length >= 2 && s[1] is >= '0' and <= '9' && (s.Length == 2 || s[2] is '.' or ',') && s[0] <= '5' => (m, s),
+            _ => ("", ""),
+        };
+        if (text.Length > 9 || minutes.Length is 0 or > 3 || rest.Count(c => c is '.' or ',') > 1 || !minutes.All(char.IsAsciiDigit) || !rest.All(c => char.IsAsciiDigit(c) || c is '.' or ',')
+            || !double.TryParse(rest.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var within))
+        {
+            return false;
+        }
+
+        seconds = (60 * int.Parse(minutes, CultureInfo.InvariantCulture)) + within;
+        return true;
+    }
 
     /// <summary>A number with at most <paramref name="decimals"/> decimals and a true minus.</summary>
     /// <param name="value">The number, finite.</param>

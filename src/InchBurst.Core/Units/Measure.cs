@@ -38,6 +38,12 @@ public enum MeasureKind
 
     /// <summary>Repetitions done.</summary>
     Reps,
+
+    /// <summary>Height the hand touches, kept in m.</summary>
+    TouchHeight,
+
+    /// <summary>Height of a box jumped on, kept in m.</summary>
+    BoxHeight,
 }
 
 /// <summary>A measured value.</summary>
@@ -68,6 +74,8 @@ public static class Measures
         new(MeasureKind.HeartRate, "heart rate", "Heart rate", 30, 250, 215),
         new(MeasureKind.Load, "load", "Load", 0.5, 500, 250),
         new(MeasureKind.Reps, "reps", "Reps", 0, 200, 60),
+        new(MeasureKind.TouchHeight, "touch height", "Touch", 1, 4.5, 3.7),
+        new(MeasureKind.BoxHeight, "box height", "Box", 0.1, 2, 1.3),
     ];
 
     /// <summary>The rule of a measure.</summary>
@@ -80,7 +88,7 @@ public static class Measures
     /// <param name="mass">Unit the club writes masses in.</param>
     public static string Unit(MeasureKind kind, DistanceUnit distance, MassReading mass) => kind switch
     {
-        MeasureKind.JumpHeight => distance == DistanceUnit.Metre ? "cm" : "in",
+        MeasureKind.JumpHeight or MeasureKind.TouchHeight or MeasureKind.BoxHeight => distance == DistanceUnit.Metre ? "cm" : "in",
         MeasureKind.JumpLength or MeasureKind.ThrowDistance => distance == DistanceUnit.Metre ? "m" : "ft",
         MeasureKind.AirTime or MeasureKind.Time => "s",
         MeasureKind.HeartRate => "bpm",
@@ -97,13 +105,12 @@ public static class Measures
         var value = measured.Value / Scale(measured.Kind, distance, mass);
         var decimals = measured.Kind switch
         {
-            MeasureKind.JumpHeight => 1,
             MeasureKind.HeartRate or MeasureKind.Reps => 0,
-            MeasureKind.Load => 1,
+            MeasureKind.JumpHeight or MeasureKind.TouchHeight or MeasureKind.BoxHeight or MeasureKind.Load => 1,
             _ => 2,
         };
         var unit = Unit(measured.Kind, distance, mass);
-        var number = measured.Kind is MeasureKind.Load or MeasureKind.Reps ? Figures.Number(value, decimals) : Figures.Exact(value, decimals);
+        var number = measured.Kind is MeasureKind.Load or MeasureKind.Reps or MeasureKind.TouchHeight or MeasureKind.BoxHeight ? Figures.Number(value, decimals) : Figures.Exact(value, decimals);
         return unit.Length == 0 ? $"{number} reps" : $"{number} {unit}";
     }
 
@@ -142,7 +149,7 @@ public static class Measures
     // What one typed unit is in the unit kept: 1 cm = 0.01 m; 1 in = 0.0254 m, 1 ft = 0.3048 m and 1 lb = 0.45359237 kg exactly.
     private static double Scale(MeasureKind kind, DistanceUnit distance, MassReading mass) => kind switch
     {
-        MeasureKind.JumpHeight => distance == DistanceUnit.Metre ? 0.01 : 0.0254,
+        MeasureKind.JumpHeight or MeasureKind.TouchHeight or MeasureKind.BoxHeight => distance == DistanceUnit.Metre ? 0.01 : 0.0254,
         MeasureKind.JumpLength or MeasureKind.ThrowDistance => distance == DistanceUnit.Metre ? 1 : 0.3048,
         MeasureKind.Load => Figures.KilogramsFrom(1, mass),
         _ => 1,

@@ -16,7 +16,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>Puts the trackside picture together.</summary>
-public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, CatalogueBook catalogues, ExerciseCatalogue catalogue, LiveWire wire, Desk desk)
+public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, CatalogueBook catalogues, SeasonOfOne season, ExerciseCatalogue catalogue, LiveWire wire, Desk desk)
 {
     public async Task<LiveView?> MakeAsync(int sessionId, LiveAsk? ask = null)
     {
@@ -71,12 +71,13 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
 
         var setting = await SettingAsync(live.Session, await desk.ClubAsync());
         var known = await results.KnownAsync(live, catalogue);
+        var measured = await season.BestsAsync([.. setting.Athletes.Select(a => a.Id)], sessionId, [.. live.Plan.Lines]);
         var athletes = new List<LiveAthlete>();
         foreach (var athlete in setting.Athletes)
         {
             var curve = (await squads.CurveAsync(athlete.Id)).Fit?.Curve;
             var of = known.GetValueOrDefault(athlete.Id);
-            athletes.Add(athlete with { Curve = curve, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [] });
+            athletes.Add(athlete with { Curve = curve, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [], Measured = measured.GetValueOrDefault(athlete.Id) ?? [] });
         }
 
         var (own, hidden) = await catalogues.OwnAsync();

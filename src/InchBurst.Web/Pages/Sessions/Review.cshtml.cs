@@ -26,7 +26,7 @@ public sealed record ReviewTimes(Athlete Athlete, IReadOnlyList<(Run Run, RunMea
 }
 
 /// <summary>A line with the times of everyone.</summary>
-public sealed record ReviewLine(PlanLine Line, LineReview Review, IReadOnlyList<ReviewTimes> Times, IReadOnlyList<DropOffPanel> DropOffs, IReadOnlyList<(Athlete Athlete, Run Run)> Measured)
+public sealed record ReviewLine(PlanLine Line, LineReview Review, IReadOnlyList<ReviewTimes> Times, IReadOnlyList<(Athlete Athlete, Run Run)> Measured)
 {
     /// <summary>The real rests, or null when nobody ran twice.</summary>
     public RestDots? Rests { get; init; }
@@ -41,8 +41,6 @@ public sealed record RatingRow(Attendance Row, string Rating, string Minutes, st
 /// <summary>What was planned against what was run, and what follows from it.</summary>
 public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBook results, SchoolBook schools, LiveMaker settings, ExerciseCatalogue catalogue, Desk desk) : PageModel
 {
-    private const double PanelWidth = 132;
-    private const double PanelHeight = 64;
     private const double StripWidth = 1232;
 
     public LiveSession Live { get; private set; } = null!;
@@ -67,6 +65,9 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
 
     /// <summary>Planned and run in time; null before anything ran.</summary>
     public ReviewStrip? Strip { get; private set; }
+
+    /// <summary>Every rep of the lines run at full effort; null where there are none.</summary>
+    public ReviewReps? Every { get; private set; }
 
     /// <summary>What the rests say, with what it cost.</summary>
     public string RestWords
@@ -185,10 +186,16 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         }
 
         Faults = Observations.Most(live.Runs.SelectMany(r => r.Seen.Select(x => (r.AthleteId, x.Code))), catalogue);
+        Every = ReviewReps.Of([.. lines.Where(l => l.Times.Count > 0 && IsOneEffort(l.Line)).Select(l => (l, LineWords.DoseText(l.Line), (Func<Athlete, int>)(a => AskedOf(l.Line, a))))], Faults, StopShare);
         Ratings = [.. here.Select(a => new RatingRow(a, a.Rating is { } r ? Figures.Number(r, 1) : "", a.Minutes?.ToString(CultureInfo.InvariantCulture) ?? "", a.Note, null))];
         Messages = [.. here.Where(a => live.Runs.Any(r => r.AthleteId == a.AthleteId)).Select(a => (a.Athlete!, Message(a.Athlete!)))];
         return true;
     }
+
+    // A drop is only read off full reps of one effort; build-ups are meant to differ.
+    private bool IsOneEffort(PlanLine line) => LineDemand.Of(line, catalogue).IsHardSprint && (line.Effort?.Percents.Distinct().Count() ?? 1) == 1;
+
+    private int AskedOf(PlanLine line, Athlete athlete) => BuilderMaker.IsFor(Live.Plan, line, athlete) ? line.Turns * (Live.Plan.BlockOf(line.Id)?.Rounds ?? 1) : 0;
 
     /// <summary>A drill for what was seen, for those on whom it was seen; for everybody when that was most of those here.</summary>
     public string DrillFor(FaultSeen fault, Exercise drill)
@@ -224,12 +231,7 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
             times.Add(new(names[own.Key], read, await results.BestBeforeAsync(best, earlierDaysOnly: true), LiveEntry.Sides([.. sides[Side.Left]], [.. sides[Side.Right]], best.Method)));
         }
 
-        // A drop is only read off reps of one effort; build-ups are meant to differ.
-        var most = times.Select(t => t.Runs.Count).DefaultIfEmpty(0).Max();
-        List<DropOffPanel> panels = most < 2 || line.Effort?.Percents.Distinct().Count() > 1 ? [] :
-            [.. times.Where(t => t.Runs.Count > 1).Select(t => DropOffPanel.Draw(t.Athlete.Id, t.Athlete.Name, [.. t.Runs.Where(r => r.Meaning.Label == t.Best.Label).Select(r => r.Meaning.Seconds)], most, StopShare, t.Runs[0].Run.Method, PanelWidth, PanelHeight))
-                .OrderBy(p => p.Name, StringComparer.CurrentCulture)];
-        return new(line, review, [.. times.OrderBy(t => t.Best.Seconds)], panels, [.. runs.Where(r => r.Measures.Count > 0 && names.ContainsKey(r.AthleteId)).Select(r => (names[r.AthleteId], r))])
+        return new(line, review, [.. times.OrderBy(t => t.Best.Seconds)], [.. runs.Where(r => r.Measures.Count > 0 && names.ContainsKey(r.AthleteId)).Select(r => (names[r.AthleteId], r))])
         {
             Goes = goes,
             Rests = review.Rests is { } real ? RestDots.Draw([.. SessionReview.Each(goes, rest, setRest, Math.Max(1, line.Turns / line.Sets)).Select(r => r.Real)], rest, real.MedianSeconds) : null,

@@ -3,22 +3,10 @@ import { forget, remember, remembered } from "./memory.js";
 
 const digitsOf = (text) => text.replace(/\D/g, "");
 
-// How many digits stand before the point, so that the figure lies nearest to what is expected; none for a time under a second.
-function wholeDigits(first, expected) {
-  if (first === "0" || !(expected > 0)) return 1;
-  let best = 0;
-  let least = Infinity;
-  for (let n = 0; n <= 4; n += 1) {
-    const off = Math.abs(Math.log(((Number(first) + 0.5) * 10 ** (n - 1)) / expected));
-    if (off < least) [least, best] = [off, n];
-  }
-  return best;
-}
-
-/** A figure with its point where it belongs, and whether hundredths are there: Core's DigitEntry, to which a test holds it. */
-export function place(digits, expected) {
-  const whole = wholeDigits(digits[0], expected);
-  return [whole === 0 ? `0.${digits}` : digits.length <= whole ? digits : `${digits.slice(0, whole)}.${digits.slice(whole)}`, digits.length === whole + 2];
+/** A figure with its point where Core says it stands for this first digit, and whether the two digits after it are there. */
+export function place(digits, points) {
+  const whole = Number(points[1 + Number(digits[0])]);
+  return [whole === 0 ? `0${points[0]}${digits}` : digits.length <= whole ? digits : `${digits.slice(0, whole)}${points[0]}${digits.slice(whole)}`, digits.length === whole + 2];
 }
 
 export const boxesOf = (form) => [...form.querySelectorAll("[data-mark]")];
@@ -109,12 +97,12 @@ document.addEventListener("input", (event) => { const form = event.target.closes
 document.addEventListener("change", (event) => { const form = event.target.closest?.("#t-entry"); if (form) keepDraft(form); });
 
 function settle(box) {
-  const expected = Number(box.dataset.expect);
-  if (!expected || box.dataset.manual) return false;
+  const { points, manual } = box.dataset;
+  if (!points || manual) return false;
   const digits = digitsOf(box.value);
-  if (digits !== "" && box.value.replace(".", "") !== digits) return false;
+  if (digits !== "" && box.value.replace(points[0], "") !== digits) return false;
   if (digits === "") { box.value = ""; return false; }
-  const [text, isWhole] = place(digits, expected);
+  const [text, isWhole] = place(digits, points);
   box.value = text;
   return isWhole;
 }
@@ -163,8 +151,10 @@ export function press(form, key) {
     delete box.dataset.manual;
     box.removeAttribute("aria-invalid");
   }
-  box.value = anew ? key : box.value + key;
-  box.dispatchEvent(new InputEvent("input", { bubbles: true, inputType: "insertText", data: key }));
+  // Where minutes are expected the keypad's point divides them from the seconds.
+  const sign = key === "." && box.dataset.points?.startsWith(":") && !box.value.includes(":") ? ":" : key;
+  box.value = anew ? sign : box.value + sign;
+  box.dispatchEvent(new InputEvent("input", { bubbles: true, inputType: "insertText", data: sign }));
 }
 
 const isBox = (target) => target instanceof HTMLInputElement && "mark" in target.dataset;
@@ -183,7 +173,7 @@ document.addEventListener("input", (event) => {
     if (!isDirty(box.form)) delete box.form.dataset.at;
     return;
   }
-  if (event.data === "." || event.data === ",") {
+  if ([".", ",", ":"].includes(event.data)) {
     // The point set by itself gives way to the one typed.
     if (!box.dataset.manual) box.value = digitsOf(box.value).replace(/^0+(?=\d)/, "") + event.data;
     box.dataset.manual = "yes";

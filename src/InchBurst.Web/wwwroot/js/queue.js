@@ -114,10 +114,10 @@ export function showTargets(form, athlete) {
   core.expected(athlete, live().dataset.line).forEach((target, i) => {
     const box = boxesOf(form)[i];
     if (!box) return;
-    if (target.expectedSeconds != null) box.dataset.expect = target.expectedSeconds.toFixed(2);
-    box.placeholder = target.expectedSeconds == null ? "" : `expect ${target.expectedSeconds.toFixed(2)}`;
+    if (target.points) box.dataset.points = target.points;
+    box.placeholder = target.aim;
     const best = box.closest(".t-gate").querySelector("[data-best]");
-    if (best) best.textContent = target.bestSeconds == null ? "" : `best ${target.bestSeconds.toFixed(2)}`;
+    if (best) best.textContent = target.best;
   });
 }
 

@@ -1,0 +1,2 @@
+// What the look back does besides.
+import "./messages.js";
