@@ -14,6 +14,7 @@ public sealed class CurveShelf
 {
     private readonly ConcurrentDictionary<int, (DateOnly Day, StandingOutcome Curve)> curves = new();
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<long, double?>> bests = new();
+    private readonly ConcurrentDictionary<int, (DateOnly Day, double Tau)> taus = new();
 
     /// <summary>Best before a run's day, asked for once.</summary>
     public async Task<double?> BestBeforeAsync(int athleteId, long runId, Func<Task<double?>> ask)
@@ -26,16 +27,35 @@ public sealed class CurveShelf
 
     public void Put(int athleteId, DateOnly day, StandingOutcome curve) => curves[athleteId] = (day, curve);
 
-    public void Forget(int athleteId)
+    /// <summary>Time constant known before a day, asked for once.</summary>
+    public async Task<double> TauBeforeAsync(int athleteId, DateOnly day, Func<Task<double>> ask)
+    {
+        if (taus.TryGetValue(athleteId, out var known) && known.Day == day)
+        {
+            return known.Tau;
+        }
+
+        var tau = await ask();
+        taus[athleteId] = (day, tau);
+        return tau;
+    }
+
+    /// <summary>Forgets an athlete of whom a run of a day changed.</summary>
+    public void Forget(int athleteId, DateOnly day)
     {
         curves.TryRemove(athleteId, out _);
         bests.TryRemove(athleteId, out _);
+        if (taus.TryGetValue(athleteId, out var known) && day < known.Day)
+        {
+            taus.TryRemove(athleteId, out _);
+        }
     }
 
     public void Clear()
     {
         curves.Clear();
         bests.Clear();
+        taus.Clear();
     }
 }
 
@@ -139,13 +159,22 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
             return known;
         }
 
-        var oldest = today.AddDays(-StandingCurve.OldestDays);
-        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks)
-            .Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Day >= oldest && r.Conflict == null && r.Marks.Count >= 3)
-            .OrderByDescending(r => r.Day).ThenByDescending(r => r.Id).Take(CurveRuns).ToListAsync(cancel);
-        var curve = StandingCurve.Of(runs.Select(r => r.ToLogged()), today);
+        var curve = await StandingAsync(athleteId, today, today, cancel);
         shelf.Put(athleteId, today, curve);
         return curve;
+    }
+
+    /// <summary>The athlete's time constant in s as it was known before a day; the usual one when nothing was.</summary>
+    public Task<double> TauBeforeAsync(int athleteId, DateOnly day, CancellationToken cancel = default) =>
+        shelf.TauBeforeAsync(athleteId, day, async () => (await StandingAsync(athleteId, day, day.AddDays(-1), cancel)).Fit?.Curve.Tau ?? DemandAthlete.UsualCurve.Tau);
+
+    private async Task<StandingOutcome> StandingAsync(int athleteId, DateOnly today, DateOnly last, CancellationToken cancel)
+    {
+        var oldest = today.AddDays(-StandingCurve.OldestDays);
+        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks)
+            .Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Day >= oldest && r.Day <= last && r.Conflict == null && r.Marks.Count >= 3)
+            .OrderByDescending(r => r.Day).ThenByDescending(r => r.Id).Take(CurveRuns).ToListAsync(cancel);
+        return StandingCurve.Of(runs.Select(r => r.ToLogged()), today);
     }
 
     private const int CurveRuns = 120;

@@ -40,7 +40,7 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
     // What devices are told once it is stored: the session as it is then and what changed, or nulls where all of it has to be read anew.
     private readonly Dictionary<int, (LiveState State, LiveChange Change)?> changed = [];
     private readonly Dictionary<int, LiveNews> told = [];
-    private readonly HashSet<int> forget = [];
+    private readonly HashSet<(int Athlete, DateOnly Day)> forget = [];
     private bool inStep;
 
     /// <summary>
@@ -67,9 +67,9 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
             var done = await act();
             await step.CommitAsync(cancel);
             db.ChangeTracker.Clear();
-            foreach (var athlete in forget)
+            foreach (var (athlete, day) in forget)
             {
-                shelf.Forget(athlete);
+                shelf.Forget(athlete, day);
             }
 
             foreach (var (session, what) in changed)
@@ -152,7 +152,7 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
         }
 
         var (state, touched) = await file.WriteAsync(before, step, command, asker.Name, now, run => SettleAsync(run, cancel), cancel);
-        forget.UnionWith(touched);
+        forget.UnionWith(touched.Select(athlete => (athlete, state.Day)));
         foreach (var pain in step.Events.OfType<PainNoted>())
         {
             await roster.NotePainAsync(pain.Athlete, pain.Reason, asker.Name, DateOnly.FromDateTime(clock.GetLocalNow().DateTime), cancel);
@@ -215,10 +215,9 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
 
         run.Settle();
         run.EstimatedSpeed = null;
-        if (run is { FlyingSpeed: null, Marks.Count: > 0, DeletedAt: null } && run.Marks.Max(m => m.Millimetres) >= EstimatedSpeed.FromMetres * 1000)
+        if (run is { FlyingSpeed: null, Marks.Count: > 0, DeletedAt: null } && run.ToLogged() is var logged && EstimatedSpeed.IsFor(logged))
         {
-            var tau = (await squads.CurveAsync(run.AthleteId, cancel)).Fit?.Curve.Tau ?? DemandAthlete.UsualCurve.Tau;
-            run.EstimatedSpeed = EstimatedSpeed.Of(run.ToLogged(), tau);
+            run.EstimatedSpeed = EstimatedSpeed.Of(logged, await squads.TauBeforeAsync(run.AthleteId, run.Day, cancel));
         }
     }
 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Net;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
@@ -57,6 +58,39 @@ public sealed class TrialDataTests : IAsyncLifetime
     {
         await using var scope = house.Services.CreateAsyncScope();
         return await act(scope.ServiceProvider.GetRequiredService<TService>());
+    }
+
+    [Fact]
+    public async Task A_long_run_is_estimated_by_what_was_known_of_the_athlete_before_its_day()
+    {
+        var today = await house.InDbAsync(db => db.Sessions.Where(s => s.Id == 49).Select(s => s.Day).SingleAsync());
+        Task<double> Tau(DateOnly day) => InAsync<SquadBook, double>(b => b.TauBeforeAsync(1, day));
+        var before = await Tau(today);
+        var sixty = await LineAsync("2 x 60 m");
+        var first = await SaveAsync(sixty, 1, "8.20");
+        Assert.Equal(EstimatedSpeed.Of(first.ToLogged(), before), first.EstimatedSpeed);
+
+        // What is run on the day itself counts from the next one on.
+        var gates = await LineAsync("4 x 30 m gates 5,10,20,30");
+        foreach (var rep in Enumerable.Range(1, 4))
+        {
+            await SaveAsync(gates, rep, "1.25|1.98|3.21|4.34");
+        }
+
+        Assert.Equal(before, await Tau(today));
+        Assert.NotEqual(before, await Tau(today.AddDays(1)));
+        Assert.Equal(before, await Tau(today));
+        await Do("Line", ("line", $"{sixty}"));
+        Assert.Equal(first.EstimatedSpeed, (await SaveAsync(sixty, 2, "8.20")).EstimatedSpeed);
+
+        // A run of an earlier day that is corrected counts at once.
+        var old = await house.InDbAsync(db => db.Runs.Include(r => r.Marks).Where(r => r.AthleteId == 1 && r.Day < today && r.Marks.Count >= 3).OrderByDescending(r => r.Day).ThenBy(r => r.Id).ToListAsync());
+        foreach (var run in old)
+        {
+            await InAsync<TracksideBook, LiveDone?>(b => b.DoAsync(run.SessionId, new CorrectRun(run.Id, [.. run.ToLogged().Marks.Select(m => m with { Seconds = Math.Round(m.Seconds * 1.1, 2) })]) { Client = Guid.NewGuid() }, new("Odalys", true)));
+        }
+
+        Assert.NotEqual(before, await Tau(today));
     }
 
     [Fact]

@@ -12,12 +12,17 @@ public static class EstimatedSpeed
     /// <summary>Shortest run that is estimated, m: from here on nearly everyone is at 90% and more.</summary>
     public const double FromMetres = 30;
 
+    /// <summary>True for the runs that are estimated; nothing need be known of the athlete of others.</summary>
+    /// <param name="run">The run.</param>
+    public static bool IsFor(LoggedRun run) =>
+        run.Marks.Count > 0 && run.FastestFlying is null && run.ShowsOwnCurve && run.Method != TimingMethod.Hand && run.Effort >= Limits.FullPercent && run.Marks[^1].At.Metres >= FromMetres;
+
     /// <summary>The speed at the end in m/s; null for runs with a flying stretch, short, easy, loaded, turning or hand-timed ones, and where the start is not from rest.</summary>
     /// <param name="run">The run.</param>
     /// <param name="tau">The athlete's time constant in s, above 0.</param>
     public static double? Of(LoggedRun run, double tau)
     {
-        if (run.Marks.Count == 0 || run.FastestFlying is not null || !run.ShowsOwnCurve || run.Method == TimingMethod.Hand || run.Effort < Limits.FullPercent || run.Marks[^1].At.Metres < FromMetres)
+        if (!IsFor(run))
         {
             return null;
         }
