@@ -152,12 +152,7 @@ public sealed class Chromium : IDisposable
 
     public string StartSession(int athletes, int lanes, string[] lines)
     {
-        Go("/");
-        Type("#Input_Club", "Harbour Runners");
-        Type("#Input_Squad", "Sprinters");
-        Type("#Input_Name", "Odalys Brandvold");
-        Type("#Input_Password", "long enough" + OpenQA.Selenium.Keys.Enter);
-        UntilText("h2", "Nothing planned");
+        StartClub();
         Go("/Athletes");
         Type("#names", string.Join('\n', Names.Take(athletes)));
         Click("form[action*=AddMany] .btn");
@@ -180,6 +175,17 @@ public sealed class Chromium : IDisposable
         Find("[data-clock-from]");
         Quiet();
         return path;
+    }
+
+    /// <summary>A new club without anybody in it.</summary>
+    public void StartClub()
+    {
+        Go("/");
+        Type("#Input_Club", "Harbour Runners");
+        Type("#Input_Squad", "Sprinters");
+        Type("#Input_Name", "Odalys Brandvold");
+        Type("#Input_Password", "long enough" + OpenQA.Selenium.Keys.Enter);
+        UntilText("h2", "Nothing planned");
     }
 
     /// <summary>Invented names, in the order of the alphabet.</summary>
