@@ -105,4 +105,81 @@ public sealed class CrowdedTests
         Assert.True(wrong.Count == 0, string.Join('\n', wrong));
         Assert.Empty(page.Complaints());
     }
+
+    [Fact]
+    public void On_a_phone_a_fly_takes_four_taps_is_read_while_it_is_typed_and_is_mended_from_the_screen()
+    {
+        using var app = new AppProcess(demo: false);
+        using var page = new Chromium(app);
+        var path = page.StartSession(4, "3 x 20 build + 10 fly + 20 slow rest 0:01", "20 m");
+        page.Resize(390, 844, touch: true);
+        page.Go(path);
+        page.Core();
+
+        // Said once for the line: the clock runs over the zone alone. What was half said of another athlete goes with a key.
+        page.Driver.ExecuteScript("document.querySelector('.t-timing').open = true; document.querySelector('.t-timing [name=entry][value=ZoneOnly]').click(); document.querySelector('.t-timing form').requestSubmit()");
+        page.Until(d => d.FindElements(By.CssSelector("#t-entry [data-mark]")).Count == 1 ? d : null);
+        page.Quiet();
+        var taps = 0;
+        void Tap(params string[] keys)
+        {
+            page.Tap(keys);
+            taps += keys.Length;
+        }
+
+        string Key(char digit) => $"[data-pad] [data-key='{digit}']";
+        foreach (var (name, digits) in new[] { ("Ada Quillfeather", "110"), ("Bo Tranquist", "115"), ("Chiamaka Roe", "121") })
+        {
+            page.UntilText(".t-who", name);
+            page.Quiet();
+            taps = 0;
+            Tap([.. digits.Select(Key)]);
+
+            // Before it is saved it stands there big, under the name it will be saved for.
+            page.UntilText("#t-last .t-typing", $"{digits[0]}.{digits[1..]}");
+            Assert.Contains(name.Split(' ')[0], page.Text("#t-last .t-typing"), StringComparison.Ordinal);
+            Tap(".t-save");
+            page.UntilText("#t-word", $"{digits[0]}.{digits[1..]} for {name}");
+            Assert.Equal(4, taps);
+        }
+
+        // Phone rows stand in the order in which they go: whoever is ready first.
+        Assert.Equal(["Dov M", "Ada Q", "Bo T", "Chiamaka R"], page.Until(d => d.FindElements(By.CssSelector("[data-mini] button span")).Select(b => b.Text).ToList() is var all && d.FindElement(By.CssSelector(".t-who")).Text == "Dov Maris" ? all.Prepend("Dov M") : null));
+
+        // An older run is opened from the screen and swapped with another's.
+        void Open(string name)
+        {
+            page.Driver.ExecuteScript("document.querySelector('.t-latest').open = true");
+            page.Look(() => page.Driver.FindElements(By.CssSelector("[data-latest] a")).First(a => a.Text.Contains(name, StringComparison.Ordinal)).SendKeys(Keys.Enter));
+            page.UntilText("h1", name);
+        }
+
+        Open("Ada");
+        page.Type("#with-run", "Bo");
+        page.Press("form[action*=Swap] .btn");
+        page.UntilText("h1", "Bo Tranquist");
+        page.Go(path);
+        page.Core();
+        Assert.Equal([("Ada Quillfeather", "0.00 1.15"), ("Bo Tranquist", "0.00 1.10"), ("Chiamaka Roe", "0.00 1.21")], LiveSessionTests.Stored(app).Select(r => (r.Name, r.Marks)).Order());
+
+        // Given to the one who ran it, and its time put right.
+        Open("Chiamaka");
+        page.Type("#to-athlete", "Dov");
+        page.Press("form[action*=Move] .btn");
+        page.UntilText("h1", "Dov Maris");
+        page.Go(path);
+        page.Core();
+        Open("Dov");
+        var last = page.Driver.FindElements(By.CssSelector("input[name=mark]")).Count - 1;
+        page.Until(d => d.FindElement(By.Id($"mark-{last}"))).Clear();
+        page.Type($"#mark-{last}", "1.12" + Keys.Enter);
+        page.Until(d => d.Url.EndsWith("/Trackside", StringComparison.Ordinal) ? d : null);
+        Assert.Equal([("Ada Quillfeather", "0.00 1.15"), ("Bo Tranquist", "0.00 1.10"), ("Dov Maris", "0.00 1.12")], LiveSessionTests.Stored(app).Select(r => (r.Name, r.Marks)).Order());
+
+        // On a tablet the strip of the session is there.
+        page.Resize(820, 1180, touch: true);
+        page.Quiet();
+        Assert.Contains(page.Driver.FindElements(By.CssSelector(".t-top svg, .t-strip-narrow svg")), e => e.Displayed && e.Size.Width > 200);
+        Assert.Empty(page.Complaints());
+    }
 }

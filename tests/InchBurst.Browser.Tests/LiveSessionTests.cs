@@ -18,7 +18,7 @@ public sealed class LiveSessionTests
         _ => $"{208 + athlete}{335 + athlete}{455 + (2 * athlete)}",
     };
 
-    private static List<(string Name, int Line, int Rep, string Marks)> Stored(AppProcess app)
+    internal static List<(string Name, int Line, int Rep, string Marks)> Stored(AppProcess app)
     {
         using var file = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = Path.Combine(app.Folder, "club.db"), Mode = SqliteOpenMode.ReadOnly, Pooling = false }.ToString());
         file.Open();
