@@ -26,13 +26,6 @@ public sealed class CatalogueShelf
 /// <summary>The coach's changes to the catalogue.</summary>
 public sealed class CatalogueBook(ClubDb db, CatalogueShelf shelf)
 {
-    /// <summary>The club's own exercises as JSON, and the names it has hidden.</summary>
-    public async Task<(IReadOnlyList<string> Own, IReadOnlyList<string> Hidden)> OwnAsync(CancellationToken cancel = default)
-    {
-        var rows = await db.ClubExercises.AsNoTracking().ToListAsync(cancel);
-        return ([.. rows.Select(r => r.Json).OfType<string>()], [.. rows.Where(r => r.Hidden).Select(r => r.Name)]);
-    }
-
     /// <summary>The club's own chips, oldest first.</summary>
     public IReadOnlyList<Observation> Chips() => shelf.Current(db).OwnChips;
 

@@ -38,10 +38,10 @@ public sealed class DeviceTests(ITestOutputHelper output)
     [Fact]
     public async Task A_thousand_histories_look_the_same_on_the_device_and_here()
     {
-        var document = new LiveDocument(
+        var document = LiveDocument.Of(
             LiveHistory.Fresh,
             new() { Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual, WindowSeconds = 2400, Athletes = [.. LiveHistory.Fresh.People.Select(p => new LiveAthlete(p.AthleteId, p.Name) { Curve = new(8.5, 1.2), BestSpeed = 8.3 })] },
-            [], [], "Odalys", true).Write();
+            "Odalys", true).Write();
         var cases = new List<(string Waiting, double Now, int Line, string Change)>();
         for (var seed = 1; seed <= Histories; seed++)
         {

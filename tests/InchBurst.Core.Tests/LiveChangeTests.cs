@@ -81,7 +81,7 @@ public class LiveChangeTests
     [Fact]
     public void What_was_touched_last_is_shown_and_when_it_is_gone_the_latest_run()
     {
-        var device = LiveDevice.Open(new LiveDocument(LiveHistory.Fresh, Setting, [], [], "Odalys", true).Write());
+        var device = LiveDevice.Open(LiveDocument.Of(LiveHistory.Fresh, Setting, "Odalys", true).Write());
         var state = LiveHistory.Fresh;
         void Hear(LiveState next)
         {

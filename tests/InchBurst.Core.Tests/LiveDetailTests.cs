@@ -121,11 +121,17 @@ public class LiveDetailTests
     {
         var own = ExerciseCatalogue.BuiltIn.Find("A-skip")! with { Name = "Northquay skip", Also = [] };
         var plan = LiveHistory.Plan.Add(ShorthandLine.Read("Northquay skip 2 x 15 m", new ShorthandContext(DistanceUnit.Metre, new([own]))).Line!);
-        var document = new LiveDocument(LiveHistory.Fresh with { Plan = plan }, Setting, [ExerciseJson.Write(own)], ["b-skip"], "Odalys", true);
+        var chip = new Observation("Late knee", RunPhase.Upright, "Late knee", ["A-skip"]);
+        var document = LiveDocument.Of(LiveHistory.Fresh with { Plan = plan }, Setting with { Catalogue = new([.. ExerciseCatalogue.BuiltIn.All, own]) { OwnChips = [chip] } }, "Odalys", true);
         var read = LiveDocument.Read(document.Write());
         Assert.NotNull(read.Setting.Catalogue.Find("Northquay skip"));
-        Assert.NotNull(read.Setting.Catalogue.Find("A-skip"));
-        Assert.Equal(ExerciseCatalogue.BuiltIn.All.Count + 1 - (ExerciseCatalogue.BuiltIn.All.Any(e => e.Name.Equals("b-skip", StringComparison.OrdinalIgnoreCase)) ? 1 : 0), read.Setting.Catalogue.All.Count);
+        Assert.Equal("Late knee", Assert.Single(read.Setting.Catalogue.OwnChips).Code);
+
+        // What the session's lines name and no more, each once and as the club has it.
+        var named = plan.Lines.Select(l => l.Exercise).OfType<string>().Distinct().Order(StringComparer.Ordinal).ToList();
+        Assert.Contains("Northquay skip", named);
+        Assert.Equal(named, read.Setting.Catalogue.All.Select(e => e.Name).Order(StringComparer.Ordinal));
+        Assert.Equal(ExerciseJson.Write(own), ExerciseJson.Write(read.Setting.Catalogue.Find("Northquay skip")!));
 
         var device = LiveDevice.Open(document.Write());
         var now = new DateTimeOffset(LiveHistory.Start.AddMinutes(2)).ToUnixTimeMilliseconds();

@@ -31,7 +31,7 @@ public class LiveDeviceTests
     private static readonly double Now = new DateTimeOffset(LiveHistory.Start.AddMinutes(10)).ToUnixTimeMilliseconds();
     private static readonly int Sprint = LiveHistory.Plan.Lines.First().Id;
 
-    private static LiveDevice Device(bool isCoach = true) => LiveDevice.Open(new LiveDocument(LiveHistory.Fresh, Setting, [], [], "Odalys", isCoach).Write());
+    private static LiveDevice Device(bool isCoach = true) => LiveDevice.Open(LiveDocument.Of(LiveHistory.Fresh, Setting, "Odalys", isCoach).Write());
 
     private static string Save(int athlete, int rep, string marks, params (string, string)[] more) => JsonSerializer.Serialize(new object[]
     {
@@ -57,7 +57,7 @@ public class LiveDeviceTests
                 },
                 state,
                 8);
-            var document = new LiveDocument(state, Setting, [], [], "Odalys", true);
+            var document = LiveDocument.Of(state, Setting, "Odalys", true);
             var back = LiveDocument.Read(document.Write());
             Assert.Equal(JsonSerializer.Serialize(state, Whole), JsonSerializer.Serialize(back.State, Whole));
             Assert.Equal(JsonSerializer.Serialize(Setting with { Catalogue = null! }, Whole), JsonSerializer.Serialize(back.Setting with { Catalogue = null! }, Whole));
@@ -145,7 +145,7 @@ public class LiveDeviceTests
         // To beat is the least of what was known and what was run today over the same stretch; the second rep was taken back.
         Assert.Equal([1.75, 3.10], JsonNode.Parse(device.Expected(1, Sprint))!.AsArray().Select(t => (double)t!["bestSeconds"]!));
         Assert.All(JsonNode.Parse(device.Expected(2, Sprint))!.AsArray(), t => Assert.Null(t!["bestSeconds"]));
-        var slower = LiveDevice.Open(new LiveDocument(LiveHistory.Fresh, Setting with { Athletes = [Setting.Athletes[0] with { Curve = new(7.0, 1.2) }] }, [], [], "Odalys", true).Write());
+        var slower = LiveDevice.Open(LiveDocument.Of(LiveHistory.Fresh, Setting with { Athletes = [Setting.Athletes[0] with { Curve = new(7.0, 1.2) }] }, "Odalys", true).Write());
         Assert.All(expected.Zip(Times(slower.Expected(1, Sprint))), e => Assert.True(e.Second > e.First));
         Assert.Equal("[]", device.Expected(99, Sprint));
         Assert.Equal("[]", device.Expected(1, 999));

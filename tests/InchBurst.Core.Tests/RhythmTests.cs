@@ -118,7 +118,7 @@ public class RhythmTests
         Assert.Equal([new Noted(2, true), new(0, true), new(1, false), new(0, false)], new[] { 1, 2, 3, 4 }.Select(a => LiveEntry.NotedOn(state, a, line, ExerciseCatalogue.BuiltIn)));
         Assert.Equal(new Noted(0, false), LiveEntry.NotedOn(state, 1, line + 1, ExerciseCatalogue.BuiltIn));
         var athletes = LiveHistory.Fresh.People.Select(p => new LiveAthlete(p.AthleteId, p.Name) { Seen = p.AthleteId == 1 ? new Dictionary<string, int> { ["reached"] = 4, ["sat"] = 1 } : new Dictionary<string, int>() }).ToList();
-        var device = LiveDevice.Open(new LiveDocument(state, new() { Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual, Athletes = athletes }, [], [], "Odalys", true).Write());
+        var device = LiveDevice.Open(LiveDocument.Of(state, new() { Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual, Athletes = athletes }, "Odalys", true).Write());
         Assert.Equal("""{"reached":5,"sat":1,"own words":1,"clean":1}""", device.Seen(1));
         Assert.Equal("{}", device.Seen(99));
         Assert.Equal(4, new LiveSetting { Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual, Athletes = athletes }.Used["reached"]);

@@ -9,14 +9,24 @@ namespace InchBurst.Core.Live;
 /// <summary>A session with what it is held in, as a device takes it along.</summary>
 /// <param name="State">The session.</param>
 /// <param name="Setting">What it is held in, without its exercises.</param>
-/// <param name="Own">The club's own exercises, as JSON each.</param>
-/// <param name="Hidden">Names of exercises the club has hidden.</param>
+/// <param name="Exercises">The exercises of the session's lines, as JSON each: reading all that ship would take a device most of the time until it is ready.</param>
 /// <param name="By">Who holds the device.</param>
 /// <param name="IsCoach">True for coaches and owners.</param>
-public sealed record LiveDocument(LiveState State, LiveSetting Setting, IReadOnlyList<string> Own, IReadOnlyList<string> Hidden, string By, bool IsCoach)
+public sealed record LiveDocument(LiveState State, LiveSetting Setting, IReadOnlyList<string> Exercises, string By, bool IsCoach)
 {
     /// <summary>The club's own chips.</summary>
     public IReadOnlyList<Observation> Chips { get; init; } = [];
+
+    /// <summary>A session with what it is held in, and the exercises it needs.</summary>
+    /// <param name="state">The session.</param>
+    /// <param name="setting">What it is held in.</param>
+    /// <param name="by">Who holds the device.</param>
+    /// <param name="isCoach">True for coaches and owners.</param>
+    public static LiveDocument Of(LiveState state, LiveSetting setting, string by, bool isCoach) => new(
+        state, setting, [.. state.Plan.Lines.Select(l => setting.Catalogue.Find(l.Exercise)).OfType<Exercise>().DistinctBy(e => e.Name, StringComparer.OrdinalIgnoreCase).Select(ExerciseJson.Write)], by, isCoach)
+    {
+        Chips = setting.Catalogue.OwnChips,
+    };
 
     /// <summary>A session alone, as text.</summary>
     /// <param name="state">The session.</param>
@@ -35,13 +45,7 @@ public sealed record LiveDocument(LiveState State, LiveSetting Setting, IReadOnl
     public static LiveDocument Read(string json)
     {
         var document = JsonSerializer.Deserialize(json, LiveJsonContext.Default.LiveDocument) ?? throw new JsonException("There is no session.");
-        if (document.Own.Count + document.Hidden.Count + document.Chips.Count == 0)
-        {
-            return document;
-        }
-
-        var hidden = document.Hidden.ToHashSet(StringComparer.OrdinalIgnoreCase);
-        return document with { Setting = document.Setting with { Catalogue = new(ExerciseCatalogue.BuiltIn.All.Concat(document.Own.Select(ExerciseJson.Read)).Where(e => !hidden.Contains(e.Name))) { OwnChips = document.Chips } } };
+        return document with { Setting = document.Setting with { Catalogue = new(document.Exercises.Select(ExerciseJson.Read)) { OwnChips = document.Chips } } };
     }
 }
 

@@ -81,7 +81,13 @@ public sealed record LiveSetting
 
     /// <summary>Known exercises.</summary>
     [System.Text.Json.Serialization.JsonIgnore]
-    public ExerciseCatalogue Catalogue { get; init; } = ExerciseCatalogue.BuiltIn;
+    public ExerciseCatalogue Catalogue
+    {
+        get => catalogue ?? ExerciseCatalogue.BuiltIn;
+        init => catalogue = value;
+    }
+
+    private readonly ExerciseCatalogue? catalogue;
 
     /// <summary>Time available, s.</summary>
     public double WindowSeconds { get; init; }

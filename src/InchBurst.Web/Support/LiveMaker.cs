@@ -16,7 +16,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>Puts the trackside picture together.</summary>
-public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, CatalogueBook catalogues, SeasonOfOne season, ExerciseCatalogue catalogue, LiveWire wire, Desk desk)
+public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, SeasonOfOne season, ExerciseCatalogue catalogue, LiveWire wire, Desk desk)
 {
     public async Task<LiveView?> MakeAsync(int sessionId, LiveAsk? ask = null)
     {
@@ -80,8 +80,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             athletes.Add(athlete with { Curve = curve, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [], Measured = measured.GetValueOrDefault(athlete.Id) ?? [] });
         }
 
-        var (own, hidden) = await catalogues.OwnAsync();
-        return new(live.State, setting with { Athletes = athletes }, own, hidden, desk.Who, isCoach) { Chips = catalogues.Chips() };
+        return LiveDocument.Of(live.State, setting with { Athletes = athletes }, desk.Who, isCoach);
     }
 
     // What was noted longer ago says little of today.

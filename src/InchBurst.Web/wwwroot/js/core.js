@@ -7,11 +7,19 @@ const dotnetAt = (base) => import(`${base}dotnet.js`);
 /** True when Core can be asked about this session. */
 export const isReady = () => isOpen;
 
-/** Brings Core and the session it is to know. */
+let starting = null;
+
+/** Brings Core itself; it need not wait for the session it is to know. */
+export function start(base) {
+  starting ??= dotnetAt(base).then(({ dotnet }) => dotnet.create()).then((runtime) => runtime.getAssemblyExports("InchBurst.Device")).then((all) => { device = all.Device; });
+  // Brought anew when it is asked for again: the signal may have been gone.
+  starting.catch(() => { starting = null; });
+  return starting;
+}
+
+/** Opens the session Core is to know. */
 export async function load(base, document) {
-  const { dotnet } = await dotnetAt(base);
-  const runtime = await dotnet.create();
-  device ??= (await runtime.getAssemblyExports("InchBurst.Device")).Device;
+  await start(base);
   device.Open(document);
   isOpen = true;
 }

@@ -86,6 +86,7 @@ export async function bringCore() {
   const root = live();
   if (!root?.dataset.device || !root.dataset.running) return;
   const url = `${root.dataset.url}?handler=Device`;
+  core.start(root.dataset.device).catch(() => {});
   const answer = await fetch(url, { headers: { Part: "live" } }).catch(() => null);
   const on = await shelf(KEPT);
   if (answer?.ok) await on?.put(`/kept${url}`, answer.clone());
