@@ -59,6 +59,11 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
             a => a.Key, a => a.GroupBy(v => (Name: v.Name.ToUpperInvariant(), v.Kind)).Select(g => new KnownMeasure(g.First().Name, g.Key.Kind, g.Max(v => v.Value))).ToList());
     }
 
+    /// <summary>The best of each day over every stretch of every trial, in order, by the trial's key and the stretch.</summary>
+    public async Task<ILookup<(string Key, int From, int To), (DateOnly Day, double Seconds)>> TrendsAsync(int athleteId, DateOnly from, CancellationToken cancel = default) =>
+        (await db.RunStretches.Where(s => s.AthleteId == athleteId && s.Day >= from).GroupBy(s => new { s.Key, s.FromMillimetres, s.ToMillimetres, s.Day }).Select(g => new { g.Key, Seconds = g.Min(s => s.Seconds) }).ToListAsync(cancel))
+        .OrderBy(d => d.Key.Day).ToLookup(d => (d.Key.Key, d.Key.FromMillimetres, d.Key.ToMillimetres), d => (d.Key.Day, d.Seconds));
+
     private static string NameOf(PlanLine line) => line.Exercise ?? ShorthandPrinter.Dose(line);
 
     // What was measured in runs; of loads the estimated maximum, with the load itself where it was lifted several times.

@@ -37,6 +37,7 @@ public class UnitsTests
     public void Times_are_written_in_minutes_from_five_of_them_on_and_read_back(double seconds, string text)
     {
         Assert.Equal(text, Figures.Split(seconds));
+        Assert.Equal(text.Contains(':') ? "" : "s", Figures.SplitUnit(seconds));
         Assert.True(Figures.TrySplit(text, out var read));
         Assert.Equal(Math.Round(seconds, 2, MidpointRounding.AwayFromZero), read, 9);
     }

@@ -167,6 +167,17 @@ public class DrawingTests
         Assert.Equal(41, EveryRep.Draw([new(2, 2, 2, [], [], default)], 0.95, 127).NotRun[0].Y);
     }
 
+    [Fact]
+    public void A_best_is_shown_as_it_came_about_day_by_day_faster_up()
+    {
+        var from = new DateOnly(2026, 8, 1);
+        var trend = TrendLine.Draw([(from, 3.10), (from.AddDays(31), 3.00), (from.AddDays(62), 3.05)], from, from.AddDays(62))!;
+        Assert.Equal([(4, 20), (35, 4), (66, 12)], trend.Dots.Select(d => (Math.Round(d.X, 6), Math.Round(d.Y, 6))));
+        Assert.Equal((1, "4,20 35,4 66,12"), (trend.Best, trend.Points));
+        Assert.Null(TrendLine.Draw([(from, 3.10)], from, from.AddDays(62)));
+        Assert.Equal([12, 12], TrendLine.Draw([(from, 3.10), (from, 3.10)], from, from)!.Dots.Select(d => d.Y));
+    }
+
     [Theory]
     [InlineData(1.74, 1.75, TimingMethod.Electronic, 10, 14.142136, true)]
     [InlineData(1.70, 1.75, TimingMethod.Electronic, 50, 14.142136, false)]

@@ -49,6 +49,40 @@ public sealed class SeasonTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Bests_show_how_they_came_about_and_what_was_measured_stands_ready_for_the_next_session()
+    {
+        await using var scope = house.Services.CreateAsyncScope();
+        var season = scope.ServiceProvider.GetRequiredService<SeasonOfOne>();
+        var all = await house.InDbAsync(db => db.RunStretches.Where(s => s.AthleteId == 1).ToListAsync());
+        var from = all.Select(s => s.Day).Order().ElementAt(all.Count / 2);
+        var trends = await season.TrendsAsync(1, from);
+        var expected = all.Where(s => s.Day >= from).GroupBy(s => (s.Key, From: s.FromMillimetres, To: s.ToMillimetres)).ToList();
+        Assert.Equal(expected.Count, trends.Count);
+        Assert.All(expected, e => Assert.Equal(e.GroupBy(s => s.Day).OrderBy(d => d.Key).Select(d => (d.Key, d.Min(s => s.Seconds))), trends[e.Key]));
+
+        // Every best with two days and more has its line, the best a dot of its own.
+        var page = await coach.PageAsync("/Athletes/1/Season");
+        var lines = page.QuerySelectorAll(".bests polyline");
+        Assert.NotEmpty(lines);
+        Assert.All(lines, l => Assert.Equal(2, l.ParentElement!.QuerySelectorAll("circle").Length));
+        Assert.Empty((await coach.PageAsync("/Athletes/1")).QuerySelectorAll(".bests polyline"));
+
+        // What is known of the squad before a session: its own figures left out, and only what its lines ask for.
+        InchBurst.Core.Plan.PlanLine Line(string text) => InchBurst.Core.Shorthand.ShorthandLine.Read(text).Line!;
+        Task<IReadOnlyDictionary<int, List<InchBurst.Core.Live.KnownMeasure>>> Known(int but, params string[] texts) => season.BestsAsync([1, 2], but, [.. texts.Select(Line)]);
+        var jumps = await house.InDbAsync(db => db.Runs.Where(r => (r.AthleteId == 1 || r.AthleteId == 2) && r.Measures.Any(m => m.Kind == InchBurst.Core.Units.MeasureKind.JumpHeight)).Select(r => new { r.AthleteId, r.SessionId, Value = r.Measures.Max(m => m.Value) }).ToListAsync());
+        var known = await Known(0, "countermovement jump 3 log height", "squat 3 x 3 log load, reps", "800 m @60% log heart rate");
+        Assert.Equal([1, 2], known.Keys.Order());
+        Assert.All(known, k => Assert.Equal(jumps.Where(j => j.AthleteId == k.Key).Max(j => j.Value), k.Value.Single(m => m.Kind == InchBurst.Core.Units.MeasureKind.JumpHeight).Value));
+        Assert.Equal((await season.MeasuredAsync(1, new DateOnly(2000, 1, 1))).Single(m => m.Name == "squat").Best, known[1].Single(m => m.Exercise == "squat" && m.Kind == InchBurst.Core.Units.MeasureKind.Load).Value);
+        Assert.DoesNotContain(known[1], m => m.Kind == InchBurst.Core.Units.MeasureKind.HeartRate);
+        var best = jumps.Where(j => j.AthleteId == 1).MaxBy(j => j.Value)!;
+        Assert.Equal(jumps.Where(j => j.AthleteId == 1 && j.SessionId != best.SessionId).Max(j => j.Value), (await Known(best.SessionId, "countermovement jump 3 log height"))[1].Single(m => m.Kind == InchBurst.Core.Units.MeasureKind.JumpHeight).Value);
+        Assert.DoesNotContain((await Known(0, "countermovement jump 3 log height"))[1], m => m.Exercise == "squat");
+        Assert.Empty(await Known(0, "20 m", "800 m @60% log heart rate"));
+    }
+
+    [Fact]
     public async Task What_was_seen_is_counted_of_the_runs_watched_with_the_days_of_drills_that_answer_it()
     {
         await using var scope = house.Services.CreateAsyncScope();

@@ -29,7 +29,7 @@ public static class AthleteMessage
         foreach (var line in lines.Where(l => l.Times.Count > 0))
         {
             var best = line.Times.Min();
-            var times = line.Times.Count == 1 ? Figures.Split(best) + " s" : string.Join(", ", line.Times.Select(Figures.Split)) + " s";
+            var times = $"{string.Join(", ", line.Times.Select(Figures.Split))} {Figures.SplitUnit(line.Times[^1])}".TrimEnd();
             var compared = line.BestBefore switch
             {
                 null => "your first times over this",

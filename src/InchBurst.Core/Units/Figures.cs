@@ -57,6 +57,10 @@ public static class Figures
             : string.Create(CultureInfo.InvariantCulture, $"{hundredths / 6000}:{hundredths % 6000 / 100m:00.##}");
     }
 
+    /// <summary>The unit that stands beside a measured time: none where minutes say what it is.</summary>
+    /// <param name="seconds">Seconds, finite.</param>
+    public static string SplitUnit(double seconds) => Split(seconds).Contains(':', StringComparison.Ordinal) ? "" : "s";
+
     /// <summary>Reads a measured time: seconds with comma or point, or minutes and seconds, such as 1.81 or 5:22.4.</summary>
     /// <param name="text">What was typed, without spaces around it.</param>
     /// <param name="seconds">The time, s, 0 or more; 0 when it is none.</param>

@@ -35,6 +35,11 @@ public sealed class SeasonModel(RosterBook roster, SquadBook squads, SeasonOfOne
 
     public IReadOnlyList<BestList> Lists { get; private set; } = [];
 
+    private ILookup<(string Key, int From, int To), (DateOnly Day, double Seconds)>? trends;
+
+    /// <summary>How a best came about over the season, or null with too few days.</summary>
+    public TrendLine? Trend(TrialBest best) => TrendLine.Draw([.. trends![((best.IsFlying ? best.Trial.FlyingKey : best.Trial.StartKey) ?? "", best.FromMillimetres, best.To.Millimetres)]], From, desk.Today);
+
     public IReadOnlyList<SeenSeason> Seen { get; private set; } = [];
 
     public DateOnly From => desk.Today.AddDays(-7 * Weeks);
@@ -68,6 +73,7 @@ public sealed class SeasonModel(RosterBook roster, SquadBook squads, SeasonOfOne
         })];
         Seen = [.. (await season.SeenAsync(id, From)).Take(MostRows)];
         Lists = Bests.Lists(await squads.BestsAsync(id));
+        trends = await season.TrendsAsync(id, From);
         return Page();
     }
 }

@@ -12,4 +12,12 @@ async function register() {
   if (wasServed) navigator.serviceWorker.addEventListener("controllerchange", () => { if (![...document.querySelectorAll("[data-mark]")].some((b) => b.value)) window.location.reload(); }, { once: true });
 }
 
-if ("serviceWorker" in navigator && document.querySelector("[data-live]")) register().catch(() => {});
+// Keeping everything takes the processor that Core needs to begin, so it begins after Core, or where Core does not come, after a while.
+const PATIENCE = 4000;
+const settled = () => new Promise((done) => {
+  if (!document.querySelector('[data-device]:not([data-device=""])[data-running="yes"]')) { done(); return; }
+  document.addEventListener("core-ready", done, { once: true });
+  setTimeout(done, PATIENCE);
+});
+
+if ("serviceWorker" in navigator && document.querySelector("[data-live]")) settled().then(register).catch(() => {});

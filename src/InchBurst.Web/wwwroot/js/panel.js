@@ -140,7 +140,7 @@ export function panelOf(said) {
   const out = document.createDocumentFragment();
   const last = text("div", "t-last", "");
   const result = text("div", "t-result", "");
-  result.append(text("span", "t-label", `${said.name}, ${said.label}`), text("b", "", said.seconds), " ", text("small", "", "s"));
+  result.append(text("span", "t-label", `${said.name}, ${said.label}`), text("b", "", said.seconds), " ", text("small", "", said.seconds.includes(":") ? "" : "s"));
   const speed = figure(said.speed, "", said.speedUnit);
   if (said.change) speed.append(text("span", "t-change", said.change));
   last.append(result, speed, said.share ? figure(said.share, "%", `${said.isBest ? "new best, was " : "of own best "}${said.best}`, said.isBest ? "best" : "") : figure("–", "", "first time over this"));

@@ -99,6 +99,7 @@ export async function bringCore() {
   const form = live().querySelector("[data-marks]");
   if (form) showTargets(form, form.querySelector('[data-f="athlete"]').value);
   window.document.documentElement.dataset.core = "ready";
+  window.document.dispatchEvent(new Event("core-ready"));
   tick();
 }
 
