@@ -14,8 +14,10 @@ const ahead = new Map();
 let gap;
 let keeping;
 
-/** Takes in what changed. Changes follow each other; where one is missing, the picture is fetched. */
-export function takeIn(news, own = false, said = null, back = null) {
+const keepPicture = () => { const html = picture(); return keep(html, parse(html)); };
+
+/** Takes in what changed. Changes follow each other; where one is missing, the picture is fetched. What was done here is kept on the device when this ends. */
+export async function takeIn(news, own = false, said = null, back = null) {
   const root = live();
   if (!root) return;
   let isNew = false;
@@ -35,12 +37,13 @@ export function takeIn(news, own = false, said = null, back = null) {
   if (!isNew && !own) return;
   fallBehind();
   const seen = view();
-  if (!lineUp(seen)) { refresh(); return; }
+  if (!lineUp(seen)) { await refresh(); return; }
   drawLast(seen, own, said, back);
   tick();
   goOn();
   clearTimeout(keeping);
-  keeping = setTimeout(() => { const html = picture(); keep(html, parse(html)); }, KEEP);
+  if (own) await keepPicture();
+  else keeping = setTimeout(keepPicture, KEEP);
 }
 
 function drawLast(seen, own, said, back) {

@@ -4,6 +4,8 @@ import { token } from "./requests.js";
 const STORE = "waiting";
 const PATIENCE = 8000;
 const HOLD_AFTER = 5;
+// What the server has, while what came of it is still being kept here.
+const answered = new Set();
 let opened;
 
 function database() {
@@ -29,7 +31,7 @@ async function within(mode, act) {
 }
 
 // Where the browser keeps nothing, nothing waits; putting something there still fails, so that it is sent at once instead.
-export const all = () => within("readonly", (store) => store.getAll()).catch(() => []);
+export const all = () => within("readonly", (store) => store.getAll()).then((waiting) => waiting.filter((e) => !answered.has(e.n))).catch(() => []);
 export const put = async (entry) => { entry.n = await within("readwrite", (store) => store.put(entry)); return entry; };
 export const remove = (n) => within("readwrite", (store) => store.delete(n)).catch(() => {});
 
@@ -77,12 +79,15 @@ export async function flush(who, part, onAnswer) {
         if (entry.held) continue;
         return answer;
       }
-      if (answer.state === "stored") await remove(entry.n);
-      else {
-        entry.held = answer.message ?? messageIn(answer.html);
-        entry.asked = answer.state === "asked";
-        await put(entry);
+      if (answer.state === "stored") {
+        // Taken out only once what came of it is kept: a page that opens anew without a signal knows it from the one or the other.
+        answered.add(entry.n);
+        try { await onAnswer(entry, answer); } finally { await remove(entry.n); }
+        continue;
       }
+      entry.held = answer.message ?? messageIn(answer.html);
+      entry.asked = answer.state === "asked";
+      await put(entry);
       await onAnswer(entry, answer);
     }
   };

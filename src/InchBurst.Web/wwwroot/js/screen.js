@@ -134,7 +134,7 @@ export function hear(html, root, own) {
   isBehind = false;
   if (own && root.querySelector("[data-toast]")) holdWord();
   hearMoment(Number(root.dataset.now));
-  if (root.dataset.running) keep(html, root);
+  return root.dataset.running ? keep(html, root) : Promise.resolve();
 }
 
 /** Shows what the server said, and on top of it what it has not heard yet. */
@@ -142,9 +142,10 @@ export async function show(html, own = false) {
   const root = parse(html);
   if (!root) { window.location.assign(live().dataset.url); return; }
   if (isOlder(root.dataset.stamp, live().dataset.stamp)) return;
-  hear(html, root, own);
+  const isKept = hear(html, root, own);
   if (root.dataset.ended && here.pending.length === 0) { window.location.assign(root.dataset.ended); return; }
   await rebuild(own);
+  await isKept;
 }
 
 /** Answers may overtake each other; one from before what is on screen would bring back what is done. */

@@ -29,7 +29,7 @@ export async function flush() {
       if (entry.session !== session()) return;
       if (got.state === "stored") here.pending = here.pending.filter((e) => e.n !== entry.n);
       else Object.assign(here.pending.find((e) => e.n === entry.n) ?? {}, { held: entry.held, asked: entry.asked });
-      if (got.change) { takeIn(got.change.news, true, got.change.said, got.change.back); return; }
+      if (got.change) { await takeIn(got.change.news, true, got.change.said, got.change.back); return; }
       if (got.state === "stored" && got.html) {
         if (parse(got.html)?.querySelector("[data-toast]")) holdWord(false);
         await show(got.html);
@@ -168,7 +168,7 @@ export async function sendNow(form, submitter) {
     if (answer.change) {
       say("");
       document.querySelector("dialog[open]")?.close();
-      takeIn(answer.change.news, true, answer.change.said, answer.change.back);
+      await takeIn(answer.change.news, true, answer.change.said, answer.change.back);
     } else if (answer.html) {
       say("");
       document.querySelector("dialog[open]")?.close();
