@@ -358,7 +358,9 @@ public class LoadEffectTests
 {
     private static readonly SprintCurve Pace = new(9.0, 1.15);
 
-    private static LoadEffect Of(LoadKind kind, double amount, LoadUnit unit, double? mass = 75) => LoadEffect.Of(new(kind, amount, unit), Pace, mass);
+    private static LoadEffect Of(LoadKind kind, double amount, LoadUnit unit, double? mass = 75) => LoadEffect.Of(new(kind, amount, unit), Known(mass));
+
+    private static LoadKnown Known(double? mass = 75) => new(Pace, mass ?? LoadEffect.UsualMassKilograms, Friction.Of(Surface.Unsaid));
 
     [Fact]
     public void A_said_change_of_speed_is_taken_as_said()
@@ -369,7 +371,7 @@ public class LoadEffectTests
         Assert.Equal((LoadSense.Assisted, 1.05), (Of(LoadKind.Tow, 5, LoadUnit.PercentSpeed).Sense, Math.Round(Of(LoadKind.Tow, 5, LoadUnit.PercentSpeed).SpeedShare, 9)));
         Assert.Equal(LoadSense.Assisted, Of(LoadKind.Band, 5, LoadUnit.PercentSpeed).Sense);
         Assert.Equal(LoadSense.Resisted, Of(LoadKind.Band, -5, LoadUnit.PercentSpeed).Sense);
-        Assert.Equal(LoadEffect.None, LoadEffect.Of(null, Pace));
+        Assert.Equal(LoadEffect.None, LoadEffect.Of(null, Known()));
         Assert.Equal(LoadEffect.None, Of(LoadKind.Lift, 80, LoadUnit.PercentMaximum));
         Assert.Same(Pace, LoadEffect.None.On(Pace));
         Assert.Equal((9.0 * 0.9, 1.15), (Of(LoadKind.Sled, -10, LoadUnit.PercentSpeed).On(Pace).Mss, Of(LoadKind.Sled, -10, LoadUnit.PercentSpeed).On(Pace).Tau));

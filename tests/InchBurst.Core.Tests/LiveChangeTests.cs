@@ -163,12 +163,14 @@ public class LiveChangeTests
     [InlineData("loaded jump 3 x 3 vest 10 kg log load", "10 kg|")]
     [InlineData("loaded jump 3 x 3 vest 5% bm log load", "3.5 kg|")]
     [InlineData("countermovement jump 3 x 3 log height", "|best 41.5 cm")]
+    [InlineData("4 x 20 m sled 30 kg log load", "30 kg|")]
+    [InlineData("4 x 20 m log load", "|")]
     public void What_is_measured_has_its_aim_and_its_best_beside_it(string text, string said)
     {
         var line = ShorthandLine.Read(text).Line ?? throw new InvalidOperationException(ShorthandLine.Read(text).Problem?.Message);
         var plan = SessionPlan.Empty.Add(line);
         var state = LiveHistory.Fresh with { Plan = plan, LineId = plan.Lines.First().Id };
-        var athlete = Setting.Athletes[0] with { MassKilograms = 70, Measured = [new("SQUAT", MeasureKind.Load, 101), new("countermovement jump", MeasureKind.JumpHeight, 0.415), new("SQUAT", MeasureKind.Reps, 5)] };
+        var athlete = Setting.Athletes[0] with { MassKilograms = 70, Measured = [new("SQUAT", MeasureKind.Load, 101), new("countermovement jump", MeasureKind.JumpHeight, 0.415), new("SQUAT", MeasureKind.Reps, 5), new("20 m sled 30 kg", MeasureKind.Load, 30), new("20 m", MeasureKind.Load, 30)] };
         var boxes = LiveEntry.Targets(state, LiveEntry.DemandFor(plan.Lines.First(), Setting, athlete), Setting, athlete).Where(t => t.Points.Length == 0).ToList();
         Assert.Equal(said, string.Join('|', boxes.Select(t => $"{t.Aim}|{t.Best}")));
     }

@@ -160,4 +160,13 @@ public class SettingOutTests
         var line = LineDemand.Of(ShorthandLine.Read(text).Line!, ExerciseCatalogue.BuiltIn);
         Assert.Equal(expected, string.Join(' ', turns.Split(' ').Select(t => line.EffortOfTurn(int.Parse(t, System.Globalization.CultureInfo.InvariantCulture)))));
     }
+
+    // Of what is lifted a maximum can be reckoned; what is dragged, worn or run with is another load.
+    [Theory]
+    [InlineData("squat 3 x 5 80% max log load", true)]
+    [InlineData("squat 3 x 5 log load", true)]
+    [InlineData("loaded jump 3 x 3 vest 10 kg log load", false)]
+    [InlineData("4 x 20 m sled 30 kg log load", false)]
+    [InlineData("4 x 20 m log load", false)]
+    public void Only_a_lift_has_a_maximum(string text, bool isLift) => Assert.Equal(isLift, Shorthand.ShorthandLine.Read(text).Line!.IsLift);
 }

@@ -1,4 +1,6 @@
+using InchBurst.Core.Load;
 using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Demand;
 
@@ -13,6 +15,9 @@ public sealed record DemandAthlete(SprintCurve Curve, double? MassKilograms = nu
 
     /// <summary>An athlete with <see cref="UsualCurve"/>.</summary>
     public static DemandAthlete Usual { get; } = new(UsualCurve);
+
+    /// <summary>What is known to work a load out: the athlete's load line, the floor's friction, what kit costs.</summary>
+    public LoadKnown Loads { get; init; } = new(Curve, MassKilograms ?? LoadEffect.UsualMassKilograms, Friction.Of(Surface.Unsaid));
 
     /// <summary>Hardest braking, m/s2.</summary>
     public double Braking => IsYoung ? Limits.YoungBraking : Limits.Braking;

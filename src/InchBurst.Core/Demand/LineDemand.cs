@@ -29,7 +29,7 @@ public sealed class LineDemand
         };
         Course = line.Shape is RunShape run ? Course.Of(run, Movement) : null;
         AppliedLoad = line.Load ?? exercise?.UsualLoad;
-        Load = LoadEffect.Of(AppliedLoad, athlete.Curve, athlete.MassKilograms);
+        Load = LoadEffect.Of(AppliedLoad, athlete.Loads);
         Tissues = TissueRules.Of(this);
         (ShortContacts, LongContacts) = ContactRules.Of(this);
     }

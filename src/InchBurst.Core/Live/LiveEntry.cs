@@ -146,7 +146,7 @@ public static class LiveEntry
         ];
     }
 
-    // A heart rate has no best; of a lift the maximum it is reckoned from is told.
+    // A heart rate has no best, and more dragged is no better; of a lift the maximum it is reckoned from is told.
     private static BoxTarget OfMeasure(LineDemand demand, MeasureKind kind, LiveSetting setting, LiveAthlete athlete)
     {
         string Text(double value) => Measures.Text(new(kind, value), setting.DistanceUnit, setting.MassUnit);
@@ -163,7 +163,7 @@ public static class LiveEntry
                 (MeasureKind.Reps, _) when demand.Line.Shape is CountShape { Count: > 1 } count => $"{count.Count}",
                 _ => "",
             },
-            Best = best is null || kind is MeasureKind.HeartRate or MeasureKind.Reps ? "" : $"{(kind == MeasureKind.Load ? "max" : "best")} {Text(best.Value)}",
+            Best = best is null || kind is MeasureKind.HeartRate or MeasureKind.Reps || (kind == MeasureKind.Load && !demand.Line.IsLift) ? "" : $"{(kind == MeasureKind.Load ? "max" : "best")} {Text(best.Value)}",
         };
     }
 

@@ -26,13 +26,9 @@ public sealed record LoadEffect(LoadSense Sense, double SpeedShare, bool Measure
     /// <summary>A load slows by more than this many percent when the movement no longer stays the same (common practice).</summary>
     public const double HeavyFromPercent = 10;
 
-    /// <summary>Friction of a sled when the surface is not known: natural grass (Linthorne and Cooper 2013, from memory).</summary>
-    public const double UsualFriction = 0.45;
-
     /// <summary>Body mass taken when none is known, kg (common practice).</summary>
     public const double UsualMassKilograms = 70;
 
-    private const double UsualHeightMetres = 1.75;
     private const double SlowestShare = 0.05;
 
     /// <summary>No load.</summary>
@@ -52,32 +48,36 @@ public sealed record LoadEffect(LoadSense Sense, double SpeedShare, bool Measure
     public SprintCurve On(SprintCurve free) => Sense == LoadSense.Free ? free : free.AtEffort(Math.Max(SpeedShare, SlowestShare));
 
     /// <summary>
-    /// What a load does. A said change of speed is taken as said. A dragged mass pulls with friction times its weight, a slope with its share of the weight, and the
-    /// speed follows from the athlete's force and speed at zero (Samozino et al. 2016; Linthorne and Cooper 2013, from memory). Bands, parachutes and unsaid amounts
-    /// take what is usual (common practice).
+    /// What a load does. A said change of speed is taken as said, an aim as what is usual of it. A dragged mass slows as the athlete's load line says, or else pulls with friction times its weight, a
+    /// slope with its share of the weight, and the speed follows from the athlete's force and speed at zero (Samozino et al. 2016; Linthorne and Cooper 2013, from memory). Kit without a mass costs
+    /// what was measured of it; where nothing was, bands, parachutes and unsaid amounts take what is usual (common practice).
     /// </summary>
     /// <param name="load">The load; null for free running.</param>
-    /// <param name="curve">The athlete's free curve.</param>
-    /// <param name="massKilograms">Body mass in kg, 25 to 200; null takes <see cref="UsualMassKilograms"/>.</param>
-    public static LoadEffect Of(LineLoad? load, SprintCurve curve, double? massKilograms = null)
+    /// <param name="known">What is known of the athlete, the floor and the kit.</param>
+    public static LoadEffect Of(LineLoad? load, LoadKnown known)
     {
         if (load is null || load.Kind == LoadKind.Lift)
         {
             return None;
         }
 
-        var mass = massKilograms ?? UsualMassKilograms;
         var sense = SenseOf(load);
-        double Resisted(double newtonsPerKilogram) => Share(curve, mass, newtonsPerKilogram);
+        LoadEffect Slower(double percent, bool measured) => new(sense, Math.Max(0, 1 - (percent / 100)), measured);
         return load switch
         {
             { Unit: LoadUnit.PercentSpeed } => new(load.Amount < 0 ? LoadSense.Resisted : load.Amount > 0 ? sense == LoadSense.Resisted ? LoadSense.Resisted : LoadSense.Assisted : sense, 1 + (load.Amount / 100), true),
-            { Kind: LoadKind.Uphill or LoadKind.Downhill, Unit: LoadUnit.Degree or LoadUnit.PercentGrade } => new(sense, Resisted(Slope(load)), true),
-            { Kind: LoadKind.Vest } when Kilograms(load, mass) is { } worn => new(sense, 1 - (0.5 * worn / (mass + worn)), true),
-            { Kind: LoadKind.Sled or LoadKind.Chain } when Kilograms(load, mass) is { } dragged => new(sense, Resisted(UsualFriction * SprintForces.Gravity * dragged / mass), true),
-            _ => new(sense, 1 - (UsualDecrement(load) / 100), false),
+            { Kind: LoadKind.Uphill or LoadKind.Downhill, Unit: LoadUnit.Degree or LoadUnit.PercentGrade } => Slower(Slope.DecrementOf(known, Grade(load)), true),
+            { Kind: LoadKind.Vest } when Kilograms(load, known.BodyKilograms) is { } worn => new(sense, 1 - (0.5 * worn / (known.BodyKilograms + worn)), true),
+            { Kind: LoadKind.Sled or LoadKind.Chain } when Kilograms(load, known.BodyKilograms) is { } dragged => Slower(known.DecrementAt(dragged), true),
+            _ when LoadAim.Of(load) is { } aim => Slower(aim.Usual, true),
+            _ when known.Costs.TryGetValue(CostKey(load), out var cost) => Slower(cost.Decrement, true),
+            _ => Slower(UsualDecrement(load), false),
         };
     }
+
+    /// <summary>Under which the cost of kit without a mass is kept: what it is and how strong.</summary>
+    /// <param name="load">The load.</param>
+    public static string CostKey(LineLoad load) => load.Unit == LoadUnit.None ? $"{load.Kind}" : $"{load.Kind} {load.Unit}";
 
     /// <summary>Which way a load acts, known from what it is.</summary>
     /// <param name="load">The load; null for none.</param>
@@ -100,24 +100,7 @@ public sealed record LoadEffect(LoadSense Sense, double SpeedShare, bool Measure
         _ => null,
     };
 
-    private static double Slope(LineLoad load)
-    {
-        var angle = load.Unit == LoadUnit.Degree ? load.Amount * Math.PI / 180 : Math.Atan(load.Amount / 100);
-        return SprintForces.Gravity * Math.Sin(angle) * (load.Kind == LoadKind.Downhill ? -1 : 1);
-    }
-
-    private static double Share(SprintCurve curve, double mass, double newtonsPerKilogram)
-    {
-        var body = new BodyAndAir(mass, UsualHeightMetres);
-        var drag = body.DragConstant / mass;
-
-        // Force and speed at zero from the curve itself: its top speed is where push and air drag balance. The loaded top speed is the root of
-        // k/m v^2 + F0/V0 v - (F0 - R/m) = 0.
-        var f0 = curve.InitialAcceleration;
-        var slope = (f0 - (drag * curve.Mss * curve.Mss)) / curve.Mss;
-        var push = f0 - newtonsPerKilogram;
-        return push <= 0 ? 0 : (Math.Sqrt((slope * slope) + (4 * drag * push)) - slope) / (2 * drag) / curve.Mss;
-    }
+    private static double Grade(LineLoad load) => (load.Unit == LoadUnit.Degree ? Slope.GradeOf(load.Amount) : load.Amount) * (load.Kind == LoadKind.Downhill ? -1 : 1);
 
     // Percent slower (negative quicker) where no figure is said (common practice).
     private static double UsualDecrement(LineLoad load) => (load.Kind, load.Unit) switch

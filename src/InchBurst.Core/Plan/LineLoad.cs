@@ -66,6 +66,18 @@ public enum LoadUnit
 
     /// <summary>Heavy band.</summary>
     Heavy,
+
+    /// <summary>So light that the movement stays the same.</summary>
+    KeepMovement,
+
+    /// <summary>25 to 35% slower.</summary>
+    StrongPush,
+
+    /// <summary>About half of free speed, where power is highest.</summary>
+    MostPower,
+
+    /// <summary>Slower than half of free speed, for starts.</summary>
+    HeavyStart,
 }
 
 /// <summary>A load on a line.</summary>

@@ -69,6 +69,10 @@ public sealed record PlanLine
     [JsonIgnore]
     public int Turns => TotalReps * (EachSide ? 2 : 1);
 
+    /// <summary>True when a load written down for it is what was lifted, of which a maximum can be reckoned; what is dragged along a way, pulled by or worn is no lift.</summary>
+    [JsonIgnore]
+    public bool IsLift => Shape is not RunShape && Load is null or { Kind: LoadKind.Lift };
+
     /// <summary>What is asked for besides times at marks.</summary>
     [JsonIgnore]
     public IReadOnlyList<MeasureKind> AskedMeasures => [.. Log.Where(m => m != MeasureKind.Time)];
