@@ -15,6 +15,10 @@ public sealed class CurveShelf
     private readonly ConcurrentDictionary<int, (DateOnly Day, StandingOutcome Curve)> curves = new();
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<long, double?>> bests = new();
     private readonly ConcurrentDictionary<int, (DateOnly Day, double Tau)> taus = new();
+    private readonly ConcurrentDictionary<int, IReadOnlyList<LoadTestOfDay>> loads = new();
+
+    /// <summary>Load tests of an athlete, worked out once.</summary>
+    public async Task<IReadOnlyList<LoadTestOfDay>> LoadsAsync(int athleteId, Func<Task<IReadOnlyList<LoadTestOfDay>>> ask) => loads.TryGetValue(athleteId, out var known) ? known : loads[athleteId] = await ask();
 
     /// <summary>Best before a run's day, asked for once.</summary>
     public async Task<double?> BestBeforeAsync(int athleteId, long runId, Func<Task<double?>> ask)
@@ -45,6 +49,7 @@ public sealed class CurveShelf
     {
         curves.TryRemove(athleteId, out _);
         bests.TryRemove(athleteId, out _);
+        loads.TryRemove(athleteId, out _);
         if (taus.TryGetValue(athleteId, out var known) && day < known.Day)
         {
             taus.TryRemove(athleteId, out _);
@@ -55,6 +60,7 @@ public sealed class CurveShelf
     {
         curves.Clear();
         bests.Clear();
+        loads.Clear();
         taus.Clear();
     }
 }

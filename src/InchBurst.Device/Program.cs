@@ -1,6 +1,7 @@
 using System.Runtime.InteropServices.JavaScript;
 using System.Runtime.Versioning;
 using InchBurst.Core.Live;
+using InchBurst.Core.Load;
 using InchBurst.Core.Log;
 
 [assembly: SupportedOSPlatform("browser")]
@@ -35,6 +36,12 @@ internal static partial class Device
 
     [JSExport]
     internal static string Judge(string fields, double now) => session!.Judge(fields, now);
+
+    [JSExport]
+    internal static string Load(string document, double decrement, int steps) => LoadAnswer.Of(LoadDocument.Read(document), decrement, steps).Write();
+
+    [JSExport]
+    internal static string LoadOfMass(string document, double kilograms) => LoadAnswer.OfMass(LoadDocument.Read(document), kilograms).Write();
 
     [JSExport]
     internal static string Place(string digits, double expected) => DigitEntry.Place(digits, expected).Text;

@@ -5,6 +5,7 @@ using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
 using InchBurst.Core.Shorthand;
 using InchBurst.Data;
 using InchBurst.Data.Entities;

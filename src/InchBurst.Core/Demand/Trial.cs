@@ -111,6 +111,15 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
         };
     }
 
+    /// <summary>The mass in kg that a key of a dragged load says; null where it says none.</summary>
+    /// <param name="key">A key made by <see cref="LoadKey"/>.</param>
+    /// <param name="bodyKilograms">Body mass in kg.</param>
+    public static double? KilogramsOf(string key, double bodyKilograms)
+    {
+        var digits = key.SkipWhile(char.IsAsciiLetter).TakeWhile(c => char.IsAsciiDigit(c) || c == '.').ToArray();
+        return !double.TryParse(digits, CultureInfo.InvariantCulture, out var amount) ? null : key.EndsWith("kg", StringComparison.Ordinal) ? amount : key.EndsWith("bm", StringComparison.Ordinal) ? amount / 100 * bodyKilograms : null;
+    }
+
     /// <summary>What sets this trial apart from the plainest one of its course, in a coach's words: "from 3-point, start 0.5 m back, sled 10 kg"; empty for the plainest.</summary>
     public string Words => string.Join(", ", Said(true));
 
@@ -199,7 +208,15 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
     private static string LoadWords(string key)
     {
         var at = key.TakeWhile(char.IsLetter).Count();
-        return at == key.Length ? key : $"{key[..at]} {key[at..].Replace("kg", " kg").Replace("bm", "% of body mass").Replace("grade", "%").Replace("deg", "°").Replace("v", "% of speed").Replace("-", Figures.Minus)}";
+        if (at == key.Length)
+        {
+            // An amount in words behind what it is: "sledstrongpush".
+            var kind = Enum.GetNames<LoadKind>().Select(k => k.ToLowerInvariant()).FirstOrDefault(k => key.StartsWith(k, StringComparison.Ordinal) && key.Length > k.Length);
+            var aim = kind is null ? null : LoadAim.All.FirstOrDefault(a => key[kind.Length..] == a.Unit.ToString().ToLowerInvariant());
+            return kind is null ? key : $"{kind} {aim?.Name.ToLowerInvariant() ?? key[kind.Length..]}";
+        }
+
+        return $"{key[..at]} {key[at..].Replace("kg", " kg").Replace("bm", "% of body mass").Replace("grade", "%").Replace("deg", "°").Replace("v", "% of speed").Replace("-", Figures.Minus)}";
     }
 
     private static string Plain(double value) => Math.Round(value, 3).ToString("0.###", CultureInfo.InvariantCulture);

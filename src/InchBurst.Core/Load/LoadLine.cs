@@ -29,7 +29,8 @@ public sealed record LoadAmount(double Kilograms, double Low, double High, bool 
 /// <param name="Runs">Runs it rests on.</param>
 /// <param name="Least">Least load tested, kg; 0, or below it where the athlete was pulled.</param>
 /// <param name="Most">Most load tested, kg.</param>
-public sealed record LoadLine(double Free, double Slope, double Bend, double R2, double FreeError, double SlopeError, double Covariance, int Runs, double Least, double Most)
+/// <param name="T">Student's t of its freedom for <see cref="Level"/>, kept so that a device need not work it out.</param>
+public sealed record LoadLine(double Free, double Slope, double Bend, double R2, double FreeError, double SlopeError, double Covariance, int Runs, double Least, double Most, double T)
 {
     /// <summary>Fewest different loads, the free run among them.</summary>
     public const int FewestLoads = 3;
@@ -39,8 +40,6 @@ public sealed record LoadLine(double Free, double Slope, double Bend, double R2,
 
     /// <summary>Chance that a stated range holds the true value.</summary>
     public const double Level = 0.9;
-
-    private double T => StudentT.InvCDF(0, 1, Runs - 2, (1 + Level) / 2);
 
     /// <summary>The line of runs.</summary>
     /// <param name="runs">Runs free and with loads of one athlete, sled and surface.</param>
@@ -73,7 +72,7 @@ public sealed record LoadLine(double Free, double Slope, double Bend, double R2,
         var free = y + (slope * x);
         var left = Math.Max(0, yy - (xy * xy / xx));
         var variance = runs.Count > 2 ? left / (runs.Count - 2) : 0;
-        var line = new LoadLine(Speed(free, bend), slope, bend, yy > 0 ? 1 - (left / yy) : 0, Math.Sqrt(variance * ((1.0 / runs.Count) + (x * x / xx))), Math.Sqrt(variance / xx), variance * x / xx, runs.Count, loads.Min(), loads.Max());
+        var line = new LoadLine(Speed(free, bend), slope, bend, yy > 0 ? 1 - (left / yy) : 0, Math.Sqrt(variance * ((1.0 / runs.Count) + (x * x / xx))), Math.Sqrt(variance / xx), variance * x / xx, runs.Count, loads.Min(), loads.Max(), StudentT.InvCDF(0, 1, runs.Count - 2, (1 + Level) / 2));
         if (!(slope > line.T * line.SlopeError))
         {
             return LoadLineOutcome.Refused("The runs are not slower with more load; look for a mistyped time or load.");

@@ -1,3 +1,4 @@
+using InchBurst.Core.Plan;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
 
@@ -58,6 +59,24 @@ public sealed record LoadKnown(SprintCurve Curve, double BodyKilograms, Friction
     /// <summary>By how many percent a load slows, from the best source.</summary>
     /// <param name="kilograms">Load in kg, negative for a pull.</param>
     public double DecrementAt(double kilograms) => Line?.DecrementAt(kilograms) ?? ((1 - LoadPhysics.Share(Curve, BodyKilograms, UsualHeightMetres, Friction.Resistance(kilograms, BodyKilograms))) * 100);
+
+    /// <summary>What a load on a line weighs for this athlete, sled included, and where the figure comes from; null source where the line says the mass itself; null where no mass answers it.</summary>
+    /// <param name="load">The load.</param>
+    public (double Kilograms, LoadSourceKind? Source)? MassOf(LineLoad? load)
+    {
+        if (load is not { Kind: LoadKind.Sled or LoadKind.Chain })
+        {
+            return null;
+        }
+
+        if (LoadEffect.Kilograms(load, BodyKilograms) is { } said)
+        {
+            return (said, null);
+        }
+
+        var best = Best(LoadEffect.Of(load, this).DecrementPercent);
+        return (best.Load.Kilograms, best.Kind);
+    }
 
     /// <summary>The best answer.</summary>
     /// <param name="decrement">Percent slower than free.</param>

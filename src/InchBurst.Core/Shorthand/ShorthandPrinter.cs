@@ -119,6 +119,7 @@ public static class ShorthandPrinter
         {
             LoadUnit.None => word,
             LoadUnit.Light or LoadUnit.Medium or LoadUnit.Heavy => word + " " + load.Unit.ToString().ToLowerInvariant(),
+            _ when ShorthandWords.AimWords.FirstOrDefault(a => a.Value == load.Unit).Key is { } aim => $"{word} {aim}",
             LoadUnit.Kilogram => $"{word} {Plain(load.Amount)} kg",
             LoadUnit.Pound => $"{word} {Plain(load.Amount)} lb",
             LoadUnit.PercentBodyMass => $"{word} {Plain(load.Amount)}%bm",

@@ -14,6 +14,12 @@ internal sealed partial class ShorthandReader
             return new(loadKind, 0, band);
         }
 
+        if (loadKind is LoadKind.Sled or LoadKind.Chain && Now.Kind == TokenKind.Word && at + 1 < tokens.Count && AimWords.TryGetValue(Now.Text + " " + tokens[at + 1].Text, out var aim))
+        {
+            at += 2;
+            return new(loadKind, 0, aim);
+        }
+
         if (loadKind is LoadKind.Parachute or LoadKind.Band && !Now.Is('-') && !Now.Is('+'))
         {
             return new(loadKind, 0, LoadUnit.None);

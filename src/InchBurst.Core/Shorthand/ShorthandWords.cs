@@ -130,6 +130,14 @@ internal static class ShorthandWords
         ["heavy"] = LoadUnit.Heavy,
     };
 
+    public static readonly IReadOnlyDictionary<string, LoadUnit> AimWords = new Dictionary<string, LoadUnit>(StringComparer.OrdinalIgnoreCase)
+    {
+        ["keep movement"] = LoadUnit.KeepMovement,
+        ["strong push"] = LoadUnit.StrongPush,
+        ["most power"] = LoadUnit.MostPower,
+        ["heavy start"] = LoadUnit.HeavyStart,
+    };
+
     public static readonly string[] Groups = ["high minutes", "low minutes", "others"];
 
     /// <summary>True for a word that has a meaning of its own in a line, such as a unit or a role.</summary>

@@ -12,7 +12,7 @@ using MathNet.Numerics.Distributions;
 namespace InchBurst.Data.Demo;
 
 /// <summary>Makes an invented club: every person, squad and time in it is made up by a seeded generator.</summary>
-public sealed class DemoClub(DateOnly today, int seed = 7)
+public sealed partial class DemoClub(DateOnly today, int seed = 7)
 {
     private readonly Random random = new(seed);
 
@@ -129,6 +129,8 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
         }
 
         await db.SaveChangesAsync(cancel);
+        SledSeason(db, team);
+        await db.SaveChangesAsync(cancel);
         db.PlanRevisions.AddRange(db.Sessions.Local.Select(s => new PlanRevision { SessionId = s.Id, Number = 0, PlanJson = s.PlanJson, Lanes = s.Lanes, What = "made", By = "demo", At = s.StartedAt ?? today.ToDateTime(default, DateTimeKind.Utc) }));
         await db.SaveChangesAsync(cancel);
     }
@@ -205,7 +207,7 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
                 {
                     at = at.AddMinutes(4);
                     var tired = 1 - (0.004 * rep);
-                    var run = Simulate(session, athlete, demand, new(today.F0 * tired, today.V0 * tired), drag, at);
+                    var run = Simulate(session, athlete, demand, new(today.F0 * tired, today.V0 * tired), new RunConditions(drag), at);
                     run.Rep = rep + 1;
                     if (eye.Next(5) == 0)
                     {
@@ -263,17 +265,18 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
         }
     }
 
-    private Run Simulate(TrainingSession session, Athlete athlete, LineDemand demand, SprintSimulation runner, double drag, DateTime at)
+    private Run Simulate(TrainingSession session, Athlete athlete, LineDemand demand, SprintSimulation runner, RunConditions conditions, DateTime at, Random? own = null)
     {
+        var noise = own ?? random;
         var line = demand.Line;
         var behind = session.StartBehindGateMetres;
         var expected = LineMarks.Expected(demand);
         double[] distances = behind > 0 ? [behind, .. expected.Select(d => d.Metres + behind)] : [.. expected.Select(d => d.Metres)];
-        var times = runner.TimesTo(distances, new RunConditions(drag));
+        var times = runner.TimesTo(distances, conditions);
         var first = behind > 0 ? times[0] : 0;
         var run = new Run
         {
-            ClientId = NewGuid(),
+            ClientId = NewGuid(noise),
             Session = session,
             AthleteId = athlete.Id,
             LineId = line.Id,
@@ -294,9 +297,9 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
         {
             var clean = times[behind > 0 ? i + 1 : i] - first;
             var read = session.Method == TimingMethod.Hand
-                ? HandTime.RoundedUp(Math.Max(0.1, clean + Normal.Sample(random, -0.1, 0.07)))
-                : Math.Round(clean + Normal.Sample(random, 0, 0.008), 2);
-            var missing = expected.Count > 2 && i < expected.Count - 1 && random.NextDouble() < 0.03;
+                ? HandTime.RoundedUp(Math.Max(0.1, clean + Normal.Sample(noise, -0.1, 0.07)))
+                : Math.Round(clean + Normal.Sample(noise, 0, 0.008), 2);
+            var missing = expected.Count > 2 && i < expected.Count - 1 && noise.NextDouble() < 0.03;
             if (missing || read <= last)
             {
                 continue;
@@ -310,10 +313,10 @@ public sealed class DemoClub(DateOnly today, int seed = 7)
         return run;
     }
 
-    private Guid NewGuid()
+    private static Guid NewGuid(Random from)
     {
         var bytes = new byte[16];
-        random.NextBytes(bytes);
+        from.NextBytes(bytes);
         return new Guid(bytes);
     }
 }

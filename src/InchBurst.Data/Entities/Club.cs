@@ -13,6 +13,12 @@ public sealed class Club
     public SpeedReading SpeedUnit { get; set; }
     public bool IsDemo { get; set; }
 
+    /// <summary>Sleds, plates and pull tests, as JSON; empty while nothing was said.</summary>
+    public string LoadKitJson { get; set; } = "";
+
+    /// <summary>Changes with every change of the kit.</summary>
+    public int LoadKitVersion { get; set; }
+
     /// <summary>What timing gates show to be let in; empty while none are.</summary>
     public string GateToken { get; set; } = "";
 }

@@ -2,6 +2,7 @@ using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
 
 namespace InchBurst.Data.Entities;
 

@@ -217,6 +217,13 @@ namespace InchBurst.Data.Migrations
                     b.Property<bool>("IsDemo")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("LoadKitJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("LoadKitVersion")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("MassUnit")
                         .HasColumnType("INTEGER");
 

@@ -129,7 +129,7 @@ public static class House
         });
         services.Configure<BrotliCompressionProviderOptions>(o => o.Level = CompressionLevel.Fastest);
         services.AddHttpContextAccessor();
-        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>();
+        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<LoadBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>().AddScoped<SheetMaker>();
     }
 
     public static void UsePipeline(WebApplication app)

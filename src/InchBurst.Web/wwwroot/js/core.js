@@ -7,6 +7,12 @@ const dotnetAt = (base) => import(`${base}dotnet.js`);
 /** True when Core can be asked about this session. */
 export const isReady = () => isOpen;
 
+/** What is said of a load: by its kilograms, or by how much it slows and a number of steps from there; null while Core is not there. */
+export function loadOf(document, { kg, by, step = 0 }) {
+  if (!device) return null;
+  try { return JSON.parse(kg === undefined ? device.Load(document, by, step) : device.LoadOfMass(document, kg)); } catch (error) { console.warn("Core on the device:", error.message); return null; }
+}
+
 let starting = null;
 
 /** Brings Core itself; it need not wait for the session it is to know. */

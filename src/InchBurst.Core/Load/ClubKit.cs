@@ -1,0 +1,78 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using InchBurst.Core.Units;
+
+namespace InchBurst.Core.Load;
+
+/// <summary>A sled of the club.</summary>
+/// <param name="Name">What it is called, 1 to 40 characters.</param>
+/// <param name="Kilograms">Its mass alone, kg, 0.5 to 100.</param>
+public sealed record ClubSled(string Name, double Kilograms);
+
+/// <summary>Plates of one mass.</summary>
+/// <param name="Kilograms">Mass of one, kg, 0.25 to 50.</param>
+/// <param name="Count">How many there are, 1 to 40.</param>
+public sealed record ClubPlate(double Kilograms, int Count);
+
+/// <summary>A pull test: a spring scale between hand and sled.</summary>
+/// <param name="Day">When.</param>
+/// <param name="Sled">Which sled.</param>
+/// <param name="Surface">On what.</param>
+/// <param name="Kilograms">Sled and plates together, kg.</param>
+/// <param name="Newtons">Readings, N.</param>
+public sealed record PullTest(DateOnly Day, string Sled, Surface Surface, double Kilograms, IReadOnlyList<double> Newtons)
+{
+    /// <summary>The friction it gives; null where its readings give none.</summary>
+    [JsonIgnore]
+    public Friction? Friction => Friction.OfPulls(Newtons, Kilograms).Friction;
+}
+
+/// <summary>Sleds, plates and pull tests of a club.</summary>
+/// <param name="Sleds">Sleds, in the order of their lanes.</param>
+/// <param name="Plates">Plates.</param>
+/// <param name="Pulls">Pull tests, all that were made.</param>
+public sealed record ClubKit(IReadOnlyList<ClubSled> Sleds, IReadOnlyList<ClubPlate> Plates, IReadOnlyList<PullTest> Pulls)
+{
+    /// <summary>Most sleds of a club.</summary>
+    public const int MostSleds = 12;
+
+    /// <summary>Nothing said yet.</summary>
+    public static ClubKit Empty { get; } = new([], [], []);
+
+    /// <summary>The friction that stands for a floor: the latest pull test on it, else the table.</summary>
+    /// <param name="surface">The floor.</param>
+    public Friction On(Surface surface) => Pulls.Where(p => p.Surface == surface && p.Friction is not null).MaxBy(p => p.Day)?.Friction ?? Friction.Of(surface);
+
+    /// <summary>The latest pull test on a floor, or null.</summary>
+    /// <param name="surface">The floor.</param>
+    public PullTest? Latest(Surface surface) => Pulls.Where(p => p.Surface == surface && p.Friction is not null).MaxBy(p => p.Day);
+
+    /// <summary>Sleds with their share of the plates.</summary>
+    /// <param name="most">Most sleds to take, 1 or more.</param>
+    public IReadOnlyList<SledKit> Shared(int most) => SledKit.Share([.. Sleds.Take(most).Select(s => s.Kilograms)], [.. Plates.Select(p => (p.Kilograms, p.Count))]);
+
+    /// <summary>What is wrong with an entry, in a coach's words; null when nothing is.</summary>
+    /// <param name="sled">A sled.</param>
+    public static string? Problem(ClubSled sled) =>
+        sled.Name.Trim().Length is 0 or > 40 ? "Give the sled a name of at most 40 characters."
+        : sled.Kilograms is >= 0.5 and <= 100 ? null : $"A sled weighs 0.5 to 100 kg; {Figures.Number(sled.Kilograms, 2)} kg is not a sled.";
+
+    /// <summary>What is wrong with plates, in a coach's words; null when nothing is.</summary>
+    /// <param name="plate">Plates of one mass.</param>
+    public static string? Problem(ClubPlate plate) =>
+        plate.Kilograms is < SledKit.LeastPlate or > SledKit.MostPlate ? $"A plate weighs {Figures.Number(SledKit.LeastPlate, 2)} to {Figures.Number(SledKit.MostPlate)} kg; {Figures.Number(plate.Kilograms, 2)} kg is none."
+        : plate.Count is < 1 or > 40 ? "Say how many there are, 1 to 40." : null;
+
+    /// <summary>As text.</summary>
+    public string Write() => JsonSerializer.Serialize(this, LoadJsonContext.Default.ClubKit);
+
+    /// <summary>From text; nothing said gives an empty kit.</summary>
+    /// <param name="json">Text made by <see cref="Write"/>, or empty.</param>
+    public static ClubKit Read(string json) => json.Length == 0 ? Empty : JsonSerializer.Deserialize(json, LoadJsonContext.Default.ClubKit) ?? Empty;
+}
+
+[JsonSourceGenerationOptions(JsonSerializerDefaults.Web, DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull)]
+[JsonSerializable(typeof(ClubKit))]
+[JsonSerializable(typeof(LoadDocument))]
+[JsonSerializable(typeof(LoadAnswer))]
+internal sealed partial class LoadJsonContext : JsonSerializerContext;

@@ -1,0 +1,80 @@
+using InchBurst.Core.Demand;
+using InchBurst.Core.Load;
+using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
+using InchBurst.Data.Entities;
+using Microsoft.EntityFrameworkCore;
+
+namespace InchBurst.Data;
+
+/// <summary>Runs with loads of one athlete on one day and floor, the free ones among them, and the line they carry.</summary>
+/// <param name="Day">The day.</param>
+/// <param name="Surface">The floor.</param>
+/// <param name="Points">Top speed of each run.</param>
+/// <param name="Found">The line, or why there is none.</param>
+/// <param name="Metres">Longest distance of these runs, m.</param>
+/// <param name="SessionId">Number of the session.</param>
+public sealed record LoadTestOfDay(DateOnly Day, Surface Surface, IReadOnlyList<LoadPoint> Points, LoadLineOutcome Found, double Metres, int SessionId);
+
+/// <summary>Loads: the club's kit, load tests and what is known of an athlete to work a load out.</summary>
+public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
+{
+    // Runs at less are no test.
+    private const double FullEffort = 95;
+
+    /// <summary>A line older than this is no longer taken for what the athlete does today, days (common practice: about half a year).</summary>
+    public const int OldestDays = 183;
+
+    /// <summary>The club's kit with its version.</summary>
+    public async Task<(ClubKit Kit, int Version)> KitAsync(CancellationToken cancel = default) =>
+        await db.Clubs.AsNoTracking().Select(c => new { c.LoadKitJson, c.LoadKitVersion }).SingleOrDefaultAsync(cancel) is { } club ? (ClubKit.Read(club.LoadKitJson), club.LoadKitVersion) : (ClubKit.Empty, 0);
+
+    /// <summary>Keeps the kit; false when somebody changed it since that version.</summary>
+    public async Task<bool> KeepKitAsync(ClubKit kit, int version, CancellationToken cancel = default) =>
+        await db.Clubs.Where(c => c.LoadKitVersion == version).ExecuteUpdateAsync(c => c.SetProperty(x => x.LoadKitJson, kit.Write()).SetProperty(x => x.LoadKitVersion, version + 1), cancel) == 1;
+
+    /// <summary>Days on which an athlete ran with a sled, the newest first, each floor by itself.</summary>
+    public Task<IReadOnlyList<LoadTestOfDay>> TestsAsync(int athleteId, double? massKilograms, CancellationToken cancel = default) => shelf.LoadsAsync(athleteId, async () =>
+    {
+        var days = db.Runs.Where(r => r.AthleteId == athleteId && r.Load.StartsWith("sled") && r.Outcome == RunOutcome.Timed).Select(r => r.SessionId).Distinct();
+        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks).Include(r => r.Measures)
+            .Where(r => r.AthleteId == athleteId && days.Contains(r.SessionId) && r.Outcome == RunOutcome.Timed && r.Effort >= FullEffort && r.Conflict == null
+                && r.Method == TimingMethod.Electronic && (r.Trigger == StartTrigger.FirstGate || r.Trigger == StartTrigger.FirstMove) && r.Start != StartPosition.Moving && r.Course == Trial.Straight).ToListAsync(cancel);
+        if (runs.Count == 0)
+        {
+            return [];
+        }
+
+        var tau = (await squads.CurveAsync(athleteId, cancel)).Fit?.Curve.Tau ?? DemandAthlete.UsualCurve.Tau;
+        var mass = massKilograms ?? LoadEffect.UsualMassKilograms;
+        return
+        [
+            .. runs.GroupBy(r => (r.Day, r.Surface, r.SessionId)).OrderByDescending(g => g.Key.Day).Select(g =>
+            {
+                var all = g.Select(r => (Run: r, Kilograms: KilogramsOf(r, mass))).Where(x => x.Kilograms is not null && x.Run.Marks.Count > 0)
+                    .Select(x => new LoadRun(x.Kilograms!.Value, [.. x.Run.Marks.OrderBy(m => m.Millimetres).Select(m => new GateTime((m.Millimetres / 1000.0) + x.Run.StartBehindGateMetres, m.Seconds))], x.Run.Trigger == StartTrigger.FirstGate ? x.Run.StartBehindGateMetres : 0)).ToList();
+                var points = LoadTest.Points(all, tau, mass);
+                return new LoadTestOfDay(g.Key.Day, g.Key.Surface, points.Points, points.Line(), all.Count == 0 ? 0 : all.Max(r => r.Marks[^1].Metres - r.ClockFromMetres), g.Key.SessionId);
+            }),
+        ];
+    });
+
+    /// <summary>What was on the sled: what was written down, else what the line said; 0 free; null where nobody knows.</summary>
+    private static double? KilogramsOf(Run run, double massKilograms) => run.Load.Length == 0 ? 0
+        : run.Measures.FirstOrDefault(m => m.Kind == MeasureKind.Load)?.Value ?? Trial.KilogramsOf(run.Load, massKilograms);
+
+    /// <summary>What is known of an athlete on a floor.</summary>
+    /// <param name="athlete">The athlete.</param>
+    /// <param name="surface">The floor.</param>
+    /// <param name="kit">The club's kit.</param>
+    /// <param name="today">The day for which it is asked.</param>
+    /// <param name="cancel">Gives up.</param>
+    public async Task<(LoadKnown Known, LoadTestOfDay? Test)> KnownAsync(Athlete athlete, Surface surface, ClubKit kit, DateOnly today, CancellationToken cancel = default)
+    {
+        var curve = (await squads.CurveAsync(athlete.Id, cancel)).Fit?.Curve ?? DemandAthlete.UsualCurve;
+        var test = (await TestsAsync(athlete.Id, athlete.MassKilograms, cancel)).FirstOrDefault(t => t.Surface == surface && t.Found.Line is not null && t.Day > today.AddDays(-OldestDays));
+        return (new(curve, athlete.MassKilograms ?? LoadEffect.UsualMassKilograms, kit.On(surface), test?.Found.Line), test);
+    }
+}

@@ -1,0 +1,175 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
+using InchBurst.Core.Load;
+using InchBurst.Core.Plan;
+using InchBurst.Core.School;
+using InchBurst.Core.Shorthand;
+using InchBurst.Core.Units;
+using InchBurst.Data;
+using InchBurst.Data.Entities;
+using InchBurst.Web.Drawing;
+using InchBurst.Web.Support;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace InchBurst.Web.Pages.Loads;
+
+/// <summary>A line of a session to come that is run with a load of some mass.</summary>
+/// <param name="Session">The session.</param>
+/// <param name="Line">The line.</param>
+/// <param name="Number">Its place in the plan, from 1.</param>
+public sealed record LoadedLine(TrainingSession Session, PlanLine Line, int Number);
+
+/// <summary>Loads of an athlete: load line, aims, sources; and the squad's sheet for the next line with a sled.</summary>
+public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loads, SessionBook sessions, SchoolBook schools, SheetMaker sheets, DeviceFiles device, Desk desk, ExerciseCatalogue catalogue) : PageModel
+{
+    private const int MostEarlier = 3;
+    private const int DaysAhead = 21;
+
+    public Athlete? Athlete { get; private set; }
+
+    public IReadOnlyList<Athlete> Athletes { get; private set; } = [];
+
+    public Club Club { get; private set; } = null!;
+
+    public ClubKit Kit { get; private set; } = ClubKit.Empty;
+
+    public Surface Surface { get; private set; }
+
+    public IReadOnlyList<LoadTestOfDay> Tests { get; private set; } = [];
+
+    public LoadTestOfDay? Test { get; private set; }
+
+    public LoadKnown Known { get; private set; } = null!;
+
+    public LoadDocument Document { get; private set; } = null!;
+
+    public LoadAnswer Answer { get; private set; } = null!;
+
+    public LoadPlot Plot { get; private set; } = null!;
+
+    public LoadPlot PhonePlot { get; private set; } = null!;
+
+    public CoachingSchool School { get; private set; } = null!;
+
+    public IReadOnlyList<LoadAim> Offered { get; private set; } = [];
+
+    public LoadedLine? Next { get; private set; }
+
+    public SquadSheet? Sheet { get; private set; }
+
+    /// <summary>Where Core for the device is found, or null.</summary>
+    public string? Device => device.Address;
+
+    /// <summary>Why the latest day with a sled gave no line, or null.</summary>
+    public string? Refused => Test is null ? Tests.FirstOrDefault(t => t.Surface == Surface)?.Found.Reason : null;
+
+    public async Task<IActionResult> OnGetAsync(int? id, Surface? surface, string? by, int step = 0)
+    {
+        if (!await LoadAsync(id, surface, by, step))
+        {
+            return id is null ? Page() : NotFound();
+        }
+
+        var squad = Athletes.Where(a => a.Availability != Availability.Out).ToList();
+        if (Next is { } next)
+        {
+            Sheet = await sheets.MakeAsync(next.Session, next.Line);
+        }
+        else if (squad.Count > 0)
+        {
+            Sheet = await sheets.MakeAsync(squad, ShorthandLine.Read("4 x 15 m sled strong push").Line!, Surface);
+        }
+
+        return Page();
+    }
+
+    /// <summary>The answer for a slowing, for pages where Core is not on the device.</summary>
+    public async Task<IActionResult> OnGetAnswerAsync(int id, Surface? surface, string? by, string? kg, int step = 0) =>
+        await LoadAsync(id, surface, by, step, kg) ? Content(Answer.Write(), "application/json") : NotFound();
+
+    /// <summary>Sets the load of the next line with a sled.</summary>
+    public async Task<IActionResult> OnPostSetAsync(int id, int session, int line, string? by, Surface? surface)
+    {
+        if (!await LoadAsync(id, surface, by, 0))
+        {
+            return NotFound();
+        }
+
+        var set = await sessions.OnAsync(session, async planned =>
+        {
+            if (planned.Plan.Line(line) is { } old && ShorthandLine.Read($"20 m {Answer.Shorthand}").Line?.Load is { } load)
+            {
+                await sessions.ChangeAsync(planned, planned.Plan.Replace(line, old with { Load = load }), $"load of {Answer.Set}", desk.Who);
+            }
+
+            return planned;
+        });
+        return set is not null ? Redirect($"/Sessions/{session}?line={line}") : NotFound();
+    }
+
+    // By: how many percent slower, as typed; nothing takes the aim of the next line, or a strong push.
+    private async Task<bool> LoadAsync(int? id, Surface? surface, string? by, int step, string? kg = null)
+    {
+        Club = await desk.ClubAsync();
+        (Kit, _) = await loads.KitAsync();
+        if (await desk.SquadAsync() is not { } squad)
+        {
+            return false;
+        }
+
+        var chosen = id is { } number ? await roster.FindAsync(number) : null;
+        Athletes = await squads.AthletesAsync(chosen?.SquadId ?? squad.Id);
+        Athlete = id is null ? Athletes.Count > 0 ? await FirstAsync() : null : chosen;
+        if (Athlete is null)
+        {
+            return false;
+        }
+
+        School = (await schools.AllAsync()).FirstOrDefault(s => s.Name == (Athlete.Squad ?? squad).School) ?? CoachingSchool.Usual;
+        Offered = LoadAim.Offered(School["load.heaviest"]);
+        Next = await NextAsync(Athlete.SquadId);
+        Tests = await loads.TestsAsync(Athlete.Id, Athlete.MassKilograms);
+        Surface = surface ?? Tests.FirstOrDefault(t => t.Found.Line is not null)?.Surface ?? Surface.Unsaid;
+        (Known, Test) = await loads.KnownAsync(Athlete, Surface, Kit, desk.Today);
+        Document = new(Known.Curve.Mss, Known.Curve.Tau, Known.BodyKilograms, Known.Friction, Known.Line, Kit.Shared(2).FirstOrDefault(), School["load.bracket"], School["load.heaviest"], Club.MassUnit);
+        Answer = Number(kg) is { } mass ? LoadAnswer.OfMass(Document, mass)
+            : LoadAnswer.Of(Document, Number(by) ?? Planned() ?? Offered.Last(a => a.Usual <= LoadAim.All[1].Usual).Taken(School["load.heaviest"], School["load.bracket"]), Math.Clamp(step, -20, 20));
+        var earlier = Tests.Where(t => t.Surface == Surface && t.Day < Test?.Day).Select(t => t.Found.Line).OfType<LoadLine>().Take(MostEarlier).ToList();
+        Plot = LoadPlot.Draw(Known, Test?.Points ?? [], earlier);
+        PhonePlot = LoadPlot.Draw(Known, Test?.Points ?? [], earlier, LoadPlot.PhoneWidth);
+        return true;
+    }
+
+    // What the next line with a sled asks of this athlete.
+    private double? Planned() => Next is { } next ? LoadEffect.Of(next.Line.Load ?? catalogue.Find(next.Line.Exercise)?.UsualLoad, Known).DecrementPercent : null;
+
+    private static double? Number(string? text) => double.TryParse((text ?? "").Replace(Figures.Minus, "-").Replace(',', '.').TrimEnd('%', ' '), System.Globalization.CultureInfo.InvariantCulture, out var number) ? number : null;
+
+    private async Task<Athlete> FirstAsync()
+    {
+        foreach (var athlete in Athletes)
+        {
+            if ((await loads.TestsAsync(athlete.Id, athlete.MassKilograms)).Any(t => t.Found.Line is not null))
+            {
+                return (await roster.FindAsync(athlete.Id))!;
+            }
+        }
+
+        return (await roster.FindAsync(Athletes[0].Id))!;
+    }
+
+    private async Task<LoadedLine?> NextAsync(int squadId)
+    {
+        foreach (var session in (await sessions.ListAsync(desk.Today, desk.Today.AddDays(DaysAhead))).Where(s => s.SquadId == squadId && s.State != Core.Live.SessionState.Ended).OrderBy(s => s.Day).ThenBy(s => s.Id))
+        {
+            var lines = PlanJson.Read(session.PlanJson).Lines.ToList();
+            if (lines.FindIndex(l => SheetMaker.HasSled(l, catalogue)) is >= 0 and var at)
+            {
+                return new(session, lines[at], at + 1);
+            }
+        }
+
+        return null;
+    }
+}
