@@ -71,10 +71,11 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     /// <param name="kit">The club's kit.</param>
     /// <param name="today">The day for which it is asked.</param>
     /// <param name="cancel">Gives up.</param>
-    public async Task<(LoadKnown Known, LoadTestOfDay? Test)> KnownAsync(Athlete athlete, Surface surface, ClubKit kit, DateOnly today, CancellationToken cancel = default)
+    /// <param name="butSession">A session left out: one that is running is no test yet.</param>
+    public async Task<(LoadKnown Known, LoadTestOfDay? Test)> KnownAsync(Athlete athlete, Surface surface, ClubKit kit, DateOnly today, CancellationToken cancel = default, int butSession = 0)
     {
         var curve = (await squads.CurveAsync(athlete.Id, cancel)).Fit?.Curve ?? DemandAthlete.UsualCurve;
-        var test = (await TestsAsync(athlete.Id, athlete.MassKilograms, cancel)).FirstOrDefault(t => t.Surface == surface && t.Found.Line is not null && t.Day > today.AddDays(-OldestDays));
+        var test = (await TestsAsync(athlete.Id, athlete.MassKilograms, cancel)).FirstOrDefault(t => t.Surface == surface && t.Found.Line is not null && t.Day > today.AddDays(-OldestDays) && t.SessionId != butSession);
         return (new(curve, athlete.MassKilograms ?? LoadEffect.UsualMassKilograms, kit.On(surface), test?.Found.Line), test);
     }
 }

@@ -66,7 +66,7 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
 
     private static string NameOf(PlanLine line) => line.Exercise ?? ShorthandPrinter.Dose(line);
 
-    // What was measured in runs; of loads that were lifted the estimated maximum, with the load itself where it was lifted several times.
+    // What was measured in runs; loads that were dragged or worn are no results; of those that were lifted the estimated maximum, with the load itself where it was lifted several times.
     private async Task<List<(int AthleteId, string Name, MeasureKind Kind, DateOnly Day, double Value, double? Lifted)>> ValuesAsync(IQueryable<Run> of, CancellationToken cancel)
     {
         var runs = await of.AsNoTracking().Where(r => r.Measures.Any())
@@ -82,8 +82,8 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
                 var isLift = line is { IsLift: true };
 
                 // Reps say how often a load was lifted; by themselves they are a measure.
-                return r.Measures.Where(m => m.Kind != MeasureKind.Reps || r.Measures.All(x => x.Kind != MeasureKind.Load))
-                    .Select(m => (r.AthleteId, Name: name, m.Kind, r.Day, Value: isLift && m.Kind == MeasureKind.Load ? LiftMaximum.Of(m.Value, (int?)reps) : m.Value, Lifted: isLift && m.Kind == MeasureKind.Load && reps > 1 ? m.Value : (double?)null));
+                return r.Measures.Where(m => m.Kind == MeasureKind.Load ? isLift : m.Kind != MeasureKind.Reps || r.Measures.All(x => x.Kind != MeasureKind.Load))
+                    .Select(m => (r.AthleteId, Name: name, m.Kind, r.Day, Value: m.Kind == MeasureKind.Load ? LiftMaximum.Of(m.Value, (int?)reps) : m.Value, Lifted: m.Kind == MeasureKind.Load && reps > 1 ? m.Value : (double?)null));
             }).Where(v => v is { Name.Length: > 0, Value: not null }).Select(v => (v.AthleteId, v.Name, v.Kind, v.Day, v.Value!.Value, v.Lifted)),
         ];
     }

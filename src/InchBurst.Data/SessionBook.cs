@@ -23,9 +23,9 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
     public Task<List<TrainingSession>> ListAsync(DateOnly from, DateOnly to, CancellationToken cancel = default) =>
         db.Sessions.AsNoTracking().Include(s => s.Squad).Where(s => s.Day >= from && s.Day <= to).OrderByDescending(s => s.Day).ThenBy(s => s.Id).ToListAsync(cancel);
 
-    /// <summary>The squad's latest session, whose lanes and straight are the first guess for the next.</summary>
+    /// <summary>The squad's latest session that was run, else the latest planned, whose lanes and straight are the first guess for the next.</summary>
     public Task<TrainingSession?> LastOfAsync(int squadId, CancellationToken cancel = default) =>
-        db.Sessions.AsNoTracking().Where(s => s.SquadId == squadId).OrderByDescending(s => s.Day).ThenByDescending(s => s.Id).FirstOrDefaultAsync(cancel);
+        db.Sessions.AsNoTracking().Where(s => s.SquadId == squadId).OrderByDescending(s => s.StartedAt != null).ThenByDescending(s => s.Day).ThenByDescending(s => s.Id).FirstOrDefaultAsync(cancel);
 
     public Task<TrainingSession?> RemovedAsync(int id, CancellationToken cancel = default) =>
         db.Sessions.IgnoreQueryFilters().AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt != null, cancel);

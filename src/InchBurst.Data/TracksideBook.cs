@@ -1,6 +1,7 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
+using InchBurst.Core.Load;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
@@ -35,7 +36,7 @@ public sealed record LiveDone(LiveStep Step, long? Run)
 public sealed record LiveAsker(string Name, bool IsCoach);
 
 /// <summary>Running a session and keeping its book.</summary>
-public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook squads, ResultsBook results, RosterBook roster, CatalogueShelf catalogue, LiveWire wire, LiveShelf running, WriteTurn turn, TimeProvider clock)
+public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook squads, ResultsBook results, RosterBook roster, LoadBook loads, CatalogueShelf catalogue, LiveWire wire, LiveShelf running, WriteTurn turn, TimeProvider clock)
 {
     // What devices are told once it is stored: the session as it is then and what changed, or nulls where all of it has to be read anew.
     private readonly Dictionary<int, (LiveState State, LiveChange Change)?> changed = [];
@@ -144,7 +145,7 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
         var now = clock.GetUtcNow().UtcDateTime;
         var club = await db.Clubs.AsNoTracking().SingleAsync(cancel);
         var exercises = catalogue.Current(db);
-        var world = new LiveWorld(now, asker.Name, asker.IsCoach, exercises) { DistanceUnit = club.DistanceUnit, MassUnit = club.MassUnit, Facts = await FactsAsync(before, command, exercises, cancel) };
+        var world = new LiveWorld(now, asker.Name, asker.IsCoach, exercises) { DistanceUnit = club.DistanceUnit, MassUnit = club.MassUnit, Facts = await FactsAsync(sessionId, before, command, exercises, cancel) };
         var step = LiveSteps.Apply(before, command, world);
         if (step.Answer != LiveAnswer.Stored)
         {
@@ -169,14 +170,27 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
     public Task<LiveState?> StateAsync(int sessionId, CancellationToken cancel = default) => LiveFile.ReadAllAsync(db, sessionId, cancel);
 
     // What is known of an athlete is needed only where figures are judged.
-    private async Task<EntryFacts> FactsAsync(LiveState state, LiveCommand command, ExerciseCatalogue exercises, CancellationToken cancel)
+    private async Task<EntryFacts> FactsAsync(int sessionId, LiveState state, LiveCommand command, ExerciseCatalogue exercises, CancellationToken cancel)
     {
         if (command is not SaveRep save || state.Plan.Line(save.Line) is not { } line || LineDemand.Of(line, exercises) is not { Course: not null } demand)
         {
             return EntryFacts.None;
         }
 
-        return new(await squads.BestSpeedAsync(save.Athlete, cancel), await results.RangesAsync(save.Athlete, demand, state.TimingOf(line.Id), save.Side, cancel));
+        return new(await squads.BestSpeedAsync(save.Athlete, cancel), await results.RangesAsync(save.Athlete, demand, state.TimingOf(line.Id), save.Side, cancel)) { LoadKilograms = await LoadAsync(sessionId, save.Athlete, demand, state, cancel) };
+    }
+
+    private async Task<double?> LoadAsync(int sessionId, int athleteId, LineDemand demand, LiveState state, CancellationToken cancel)
+    {
+        if (demand.AppliedLoad is not { Kind: LoadKind.Sled or LoadKind.Chain } load || await roster.FindAsync(athleteId, cancel) is not { } athlete)
+        {
+            return null;
+        }
+
+        var (kit, _) = await loads.KitAsync(cancel);
+        var known = await loads.KnownAsync(athlete, state.TimingOf(demand.Line.Id).Surface, kit, state.Day, cancel, sessionId);
+        var pace = known.Known with { Curve = (await squads.CurveAsync(athlete.Id, cancel)).Fit?.Curve ?? await squads.PaceAsync((await squads.AthletesAsync(athlete.SquadId, cancel: cancel)).Where(a => a.Availability != Availability.Out).Select(a => a.Id), cancel) };
+        return LiveLoad.Kilograms(load, pace, kit.Shared(2).FirstOrDefault());
     }
 
     /// <summary>Keeps what is written after a session: ratings, minutes and notes.</summary>

@@ -29,6 +29,9 @@ internal static partial class Device
     internal static string Expected(int athlete, int line) => session!.Expected(athlete, line);
 
     [JSExport]
+    internal static string Call(int athlete, int line) => session!.Call(athlete, line);
+
+    [JSExport]
     internal static string Seen(int athlete) => session!.Seen(athlete);
 
     [JSExport]

@@ -92,7 +92,7 @@ public class TrialTests
     [InlineData("20 m sled -10%v", "sled −10% of speed")]
     [InlineData("20 m uphill 5%", "uphill 5%")]
     [InlineData("20 m uphill 5deg", "uphill 5°")]
-    [InlineData("heavy sled 15 m", "sledheavy")]
+    [InlineData("heavy sled 15 m", "sled heavy")]
     [InlineData("20 m parachute", "parachute")]
     public void A_trial_says_what_sets_it_apart(string text, string words) => Assert.Equal(words, Of(text).Words);
 

@@ -1,6 +1,7 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Load;
 using InchBurst.Core.Plan;
 using InchBurst.Core.School;
 using InchBurst.Core.Shorthand;
@@ -59,8 +60,11 @@ public sealed record CheckedAthlete(string Name, SprintCurve Curve, bool Estimat
     /// <summary>True under 16.</summary>
     public bool IsYoung => Age < Limits.YoungYears;
 
+    /// <summary>What is known to work a load out for the athlete; null takes what a free sprint on an unsaid floor tells.</summary>
+    public LoadKnown? Loads { get; init; }
+
     /// <summary>As lines are judged for.</summary>
-    public DemandAthlete AsDemand() => new(Curve, MassKilograms, IsYoung || IsReturning);
+    public DemandAthlete AsDemand() => new DemandAthlete(Curve, MassKilograms, IsYoung || IsReturning) is var plain && Loads is { } loads ? plain with { Loads = loads } : plain;
 }
 
 /// <summary>What a plan is judged with.</summary>

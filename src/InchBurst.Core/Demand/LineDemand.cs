@@ -103,6 +103,11 @@ public sealed class LineDemand
     public bool IsTopSpeed => IsFullSprint && Load.Sense != LoadSense.Resisted && Course is { SharpTurns: 0 } course
         && (course.Legs.Any(l => l.Role is SegmentRole.Fly or SegmentRole.Float) || course.LongestSprintMetres >= TopSpeedFromMetres);
 
+    /// <summary>True for a loaded run meant for top speed, whose load the bracket judges: one with a flying zone, or longer than an acceleration.</summary>
+    public bool IsForTopSpeed => Line.Shape is RunShape run && (run.Fly is not null || IntentMetres > LongestAccelerationMetres);
+
+    private const double LongestAccelerationMetres = 30;
+
     /// <summary>True when stopping or turning is taught: by the exercise, or by a run at 70% or more whose direction changes.</summary>
     public bool TeachesStopping => Exercise is { Stops: true } || (IsIntent && HardestEffort >= Limits.HardPercent && Course is { } course && course.Turns.Any(t => t.ChangeDegrees >= Limits.TurnDegrees));
 

@@ -45,6 +45,9 @@ public sealed record SaveRep(int Athlete, int Line) : RepCommand(LiveVerb.Save, 
     /// <summary>Other figures as typed, in the order the line asks for them.</summary>
     public IReadOnlyList<string> Measures { get; init; } = [];
 
+    /// <summary>Load really taken, as typed; empty when it was the one the line gives.</summary>
+    public string Load { get; init; } = "";
+
     /// <summary>Why figures are missing.</summary>
     public PartFilled Part { get; init; }
 
@@ -140,6 +143,9 @@ public sealed record EntryFacts(double? BestSpeed, IReadOnlyList<StretchRange> R
 {
     /// <summary>Nothing.</summary>
     public static EntryFacts None { get; } = new(null, []);
+
+    /// <summary>Load the athlete takes on the line, kg; null where it has no mass.</summary>
+    public double? LoadKilograms { get; init; }
 }
 
 /// <summary>What is outside the session when a command is carried out.</summary>

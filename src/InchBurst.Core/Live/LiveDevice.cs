@@ -63,6 +63,17 @@ public sealed class LiveDevice
         return JsonSerializer.Serialize(targets, LiveJsonContext.Default.IReadOnlyListBoxTarget);
     }
 
+    /// <summary>What is said of an athlete's load on a line before the run.</summary>
+    /// <param name="athlete">Number of the athlete.</param>
+    /// <param name="line">Number of the line.</param>
+    /// <returns>A <see cref="LoadCall"/> as JSON; "null" for a free line.</returns>
+    public string Call(int athlete, int line)
+    {
+        var setting = document.Setting;
+        var call = State.Person(athlete) is { } person && State.Plan.Line(line) is { } of && setting.Athlete(person) is { } known ? LiveLoad.Call(LiveEntry.DemandFor(of, setting, known), State.TimingOf(line), setting, known) : null;
+        return JsonSerializer.Serialize(call, LiveJsonContext.Default.LoadCall);
+    }
+
     /// <summary>How often each thing was noted of an athlete, before and in this session.</summary>
     /// <param name="athlete">Number of the athlete.</param>
     /// <returns>Times by code, as a JSON object.</returns>
@@ -158,9 +169,12 @@ public sealed class LiveDevice
         {
             DistanceUnit = document.Setting.DistanceUnit,
             MassUnit = document.Setting.MassUnit,
-            Facts = athlete is null ? EntryFacts.None : new(athlete.BestSpeed, athlete.Ranges.FirstOrDefault(r => r.Line == ((RepCommand)command).Line && r.Side == ((RepCommand)command).Side)?.Ranges ?? []),
+            Facts = athlete is null ? EntryFacts.None : new(athlete.BestSpeed, athlete.Ranges.FirstOrDefault(r => r.Line == ((RepCommand)command).Line && r.Side == ((RepCommand)command).Side)?.Ranges ?? []) { LoadKilograms = LoadOf((RepCommand)command, athlete) },
         };
     }
+
+    private double? LoadOf(RepCommand rep, LiveAthlete athlete) => State.Plan.Line(rep.Line) is not { } line ? null
+        : LiveLoad.Kilograms(line.Load ?? document.Setting.Catalogue.Find(line.Exercise)?.UsualLoad, LiveLoad.Known(document.Setting, athlete), document.Setting.Sled);
 
     private DevicePanel? Panel(LiveStep step) =>
         step.Answer == LiveAnswer.Stored && step.Run is { } id && step.State.Runs.FirstOrDefault(r => r.Id == id) is { } run ? Panel(step.State, run) : null;
@@ -211,6 +225,7 @@ public sealed class LiveDevice
             Gauge = said.DropOff is { } drop ? new(drop.Share, drop.StopShare, drop.Earlier) : null,
             Splits = LiveEntry.Splits(run.What, setting.SpeedUnit),
             Sides = LiveEntry.Sides(said.Left, said.Right, run.What.Method),
+            Load = state.Plan.Line(run.LineId) is { } line ? LiveLoad.Verdict(run, LiveEntry.DemandFor(line, setting, setting.Athlete(person)), setting, setting.Athlete(person))?.Words : null,
         };
     }
 

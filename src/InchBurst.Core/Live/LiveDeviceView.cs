@@ -53,6 +53,9 @@ public sealed record DevicePanel(string Name, string Label, string Seconds, stri
 
     /// <summary>Left against right, as text; null while a side is missing.</summary>
     public string? Sides { get; init; }
+
+    /// <summary>What the time says of the load, as text; null for a free run.</summary>
+    public string? Load { get; init; }
 }
 
 /// <summary>The drop-off of a day's reps, as shares of its best.</summary>

@@ -95,7 +95,7 @@ public static class LiveEntry
     /// <param name="setting">What the session is held in.</param>
     /// <param name="athlete">The athlete as the book knows them.</param>
     public static LineDemand DemandFor(PlanLine line, LiveSetting setting, LiveAthlete athlete) =>
-        LineDemand.Of(line, setting.Catalogue.Find(line.Exercise), new(athlete.Curve ?? setting.Pace, athlete.MassKilograms));
+        LineDemand.Of(line, setting.Catalogue.Find(line.Exercise), new(athlete.Curve ?? setting.Pace, athlete.MassKilograms) { Loads = LiveLoad.Known(setting, athlete) });
 
     /// <summary>Each split of a run with its speed, as text; none for a run of one stretch.</summary>
     /// <param name="run">The run.</param>

@@ -24,7 +24,7 @@ public static class LiveForms
         var (athlete, line, run) = (Number("athlete"), Number("line"), Long("run"));
         LiveCommand? command = verb switch
         {
-            LiveVerb.Save => new SaveRep(athlete, line) { Marks = [.. form["mark"]], Measures = [.. form["measure"]], Part = Named<PartFilled>("part") ?? PartFilled.Unsaid, Overrule = Yes("overrule") },
+            LiveVerb.Save => new SaveRep(athlete, line) { Marks = [.. form["mark"]], Measures = [.. form["measure"]], Load = Text("load") ?? "", Part = Named<PartFilled>("part") ?? PartFilled.Unsaid, Overrule = Yes("overrule") },
             LiveVerb.Outcome => Named<RunOutcome>("what") is { } what ? new RepOutcome(athlete, line, what) : null,
             LiveVerb.Seen => new NoteSeen(run, Text("code") ?? "", Text("on") is null || Yes("on")),
             LiveVerb.Pick => new PickReading(run, Text("what") ?? ""),

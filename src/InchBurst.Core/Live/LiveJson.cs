@@ -91,6 +91,7 @@ internal sealed class PlanConverter : JsonConverter<SessionPlan>
 [JsonSerializable(typeof(IReadOnlyList<BoxTarget>))]
 [JsonSerializable(typeof(Dictionary<string, int>))]
 [JsonSerializable(typeof(IReadOnlyList<RhythmStep>))]
+[JsonSerializable(typeof(LoadCall))]
 [JsonSerializable(typeof(DeviceWord))]
 [JsonSerializable(typeof(DeviceCommand[]))]
 internal sealed partial class LiveJsonContext : JsonSerializerContext;

@@ -1,6 +1,7 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Load;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.School;
@@ -51,6 +52,9 @@ public sealed record LiveAthlete(int Id, string Name)
     /// <summary>Body mass in kg, or null.</summary>
     public double? MassKilograms { get; init; }
 
+    /// <summary>Load line on the session's floor, or null.</summary>
+    public LoadLine? Line { get; init; }
+
     /// <summary>Best flying speed in m/s, or null.</summary>
     public double? BestSpeed { get; init; }
 
@@ -100,6 +104,12 @@ public sealed record LiveSetting
 
     /// <summary>How many of each limited kit there are.</summary>
     public IReadOnlyDictionary<LimitedKit, int> Kit { get; init; } = new Dictionary<LimitedKit, int>();
+
+    /// <summary>Friction of sleds on the session's floor; the table's for one nobody has said where null.</summary>
+    public Friction? Friction { get; init; }
+
+    /// <summary>The sled with its plates; null where the club has said none.</summary>
+    public SledKit? Sled { get; init; }
 
     /// <summary>Unit of lengths.</summary>
     public DistanceUnit DistanceUnit { get; init; }

@@ -30,12 +30,28 @@ public static partial class LiveSteps
         var (measured, about) = Measured(line.AskedMeasures, save.Measures, boxes, world);
         List<MarkDoubt> doubts = [.. marks.Doubts, .. about];
 
+        var typedFigures = measured.Count;
+        if (measured.All(m => m.Kind != MeasureKind.Load) && world.Facts.LoadKilograms is { } taken)
+        {
+            // What was on the sled is kept with the run: as typed, else as the line gives it.
+            var (typed, doubt, message) = string.IsNullOrWhiteSpace(save.Load) ? (new Measured(MeasureKind.Load, taken), null, "") : Measures.Read(save.Load, MeasureKind.Load, world.DistanceUnit, world.MassUnit);
+            if (doubt is { } kind)
+            {
+                doubts.Add(new(kind, 0, message));
+            }
+
+            if (typed is { } load)
+            {
+                measured.Add(load);
+            }
+        }
+
         // A line that asks for a time and a heart rate may be given either alone.
-        if (measured.Count > 0 && save.Marks.All(string.IsNullOrWhiteSpace))
+        if (typedFigures > 0 && save.Marks.All(string.IsNullOrWhiteSpace))
         {
             (marks, doubts) = (new([], []), about);
         }
-        else if (expected.Count == 0 && measured.Count == 0 && doubts.Count == 0)
+        else if (expected.Count == 0 && typedFigures == 0 && doubts.Count == 0)
         {
             doubts.Add(new(DoubtKind.Impossible, 0, "Type a figure first."));
         }

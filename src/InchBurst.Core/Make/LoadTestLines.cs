@@ -11,6 +11,16 @@ public static class LoadTestLines
     public static IReadOnlyList<PlanLine> Lines { get; } =
         [.. new[] { "" }.Concat(LoadTestDay.BodyPercents.Select(p => $" sled {p}%bm")).Select(load => ShorthandLine.Read($"{LoadTestDay.RunsOfEach} x 20 m{load} gates {string.Join(',', LoadTestDay.GatesAt)} m rest 3:00").Line!)];
 
+    /// <summary>A plan with the test put in before its cool-down, or at its end.</summary>
+    /// <param name="plan">The plan.</param>
+    public static SessionPlan Into(SessionPlan plan)
+    {
+        var last = plan.Blocks.Count > 0 && plan.Blocks[^1].Lines.All(l => l.Kind == WorkKind.CoolDown) ? plan.Blocks[^1] : null;
+        var before = last is null ? plan : plan with { Blocks = [.. plan.Blocks.Take(plan.Blocks.Count - 1)] };
+        var with = Lines.Aggregate(before, (p, line) => p.Add(line));
+        return last is null ? with : with with { Blocks = [.. with.Blocks, last] };
+    }
+
     /// <summary>A whole session: warm-up, the test, cool-down.</summary>
     public static SessionPlan Session()
     {

@@ -2,6 +2,7 @@ using InchBurst.Core.Catalogue;
 using InchBurst.Core.Check;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Load;
 using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
@@ -16,7 +17,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>Puts the builder's picture together from queries and the core.</summary>
-public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue catalogue, SchoolBook schools, SessionBook sessions)
+public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue catalogue, SchoolBook schools, SessionBook sessions, LoadBook loads)
 {
     private const double StripWidth = 1232;
     private const double StripHeight = 156;
@@ -60,15 +61,20 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var (setting, pace, athletes) = await SettingAsync(session);
         var timeline = SessionClock.Lay(plan, setting);
         var checkedAthletes = new List<CheckedAthlete>();
+        var (kit, _) = await loads.KitAsync();
+        var drags = plan.Lines.Any(l => SheetMaker.HasSled(l, catalogue));
         foreach (var athlete in athletes.Where(a => a.Availability != Availability.Out))
         {
             var own = (await squads.CurveAsync(athlete.Id)).Fit;
-            checkedAthletes.Add(new(athlete.Name, own?.Curve ?? pace, own is null, desk.Today.Year - athlete.BirthYear, athlete.MassKilograms, athlete.Availability == Availability.Modified));
+            checkedAthletes.Add(new(athlete.Name, own?.Curve ?? pace, own is null, desk.Today.Year - athlete.BirthYear, athlete.MassKilograms, athlete.Availability == Availability.Modified)
+            {
+                Loads = drags ? (await loads.KnownAsync(athlete, session.Surface, kit, session.Day)).Known with { Curve = own?.Curve ?? pace } : null,
+            });
         }
 
         int? selected = state.Line is { } id && plan.Line(id) is not null ? id : null;
         var blocks = plan.Blocks.Select((b, i) => new BuilderBlock(
-            b, i + 1, [.. b.Lines.Select(l => Row(l, b, timeline, setting, checkedAthletes))],
+            b, i + 1, [.. b.Lines.Select(l => Row(plan, l, b, timeline, setting, checkedAthletes, club))],
             Figures.Clock(timeline.Items.Where(t => t.BlockId == b.Id).Sum(t => t.Seconds) + ((b.Rounds - 1) * (b.RoundRestSeconds ?? 0))))).ToList();
         var selectedBlock = selected is { } s ? plan.BlockOf(s)?.Id : state.Block;
         var shown = selected is { } chosen ? plan.Line(chosen) : plan.Lines.Where(l => setting.DemandOf(l) is { IsHardSprint: true, Course: not null }).MaxBy(l => (setting.DemandOf(l).IsTopSpeed, setting.DemandOf(l).HardestEffort));
@@ -162,7 +168,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         return new(line, text, null, words, "adds " + adds, line.Exercise is not null && catalogue.Find(line.Exercise) is null, []);
     }
 
-    private BuilderRow Row(PlanLine line, PlanBlock block, SessionTimeline timeline, ClockSetting setting, List<CheckedAthlete> athletes)
+    private BuilderRow Row(SessionPlan plan, PlanLine line, PlanBlock block, SessionTimeline timeline, ClockSetting setting, List<CheckedAthlete> athletes, Club club)
     {
         var demand = setting.DemandOf(line);
         var volume = Volume.Of(demand, block.Rounds);
@@ -175,7 +181,25 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             volume.Metres > 0 ? Figures.Number(volume.Metres) : "–",
             Figures.Clock(timeline.SecondsOf(line.Id)),
             reaches.Count == 0 ? "–" : Range(reaches.Min() * 100, reaches.Max() * 100),
-            catalogue.Find(line.Exercise) is not null);
+            catalogue.Find(line.Exercise) is not null)
+        {
+            Loads = LoadsOf(demand, [.. athletes.Where(a => a.Loads is not null && plan.Covers(line, a.Name, null))], club),
+        };
+    }
+
+    // "25 to 32.5 kg, 2 without a load line": what a sled weighs for a group.
+    private static string LoadsOf(LineDemand demand, IReadOnlyList<CheckedAthlete> athletes, Club club)
+    {
+        var masses = athletes.Select(a => a.Loads!.MassOf(demand.AppliedLoad)).OfType<(double Kilograms, LoadSourceKind? Source)>().ToList();
+        if (masses.Count == 0 || !demand.IsResisted)
+        {
+            return "";
+        }
+
+        string Kg(double kilograms) => Figures.Number(Figures.MassIn(kilograms, club.MassUnit), 1);
+        var (least, most) = (Kg(masses.Min(m => m.Kilograms)), Kg(masses.Max(m => m.Kilograms)));
+        var without = masses.Count(m => m.Source is not (null or LoadSourceKind.Line));
+        return $"{(least == most ? least : $"{least} to {most}")} {Figures.SymbolOf(club.MassUnit)}{(without == 0 ? "" : without == masses.Count ? ", no load lines" : $", {without} without a load line")}";
     }
 
     private static string Range(double low, double high) => Math.Round(low) == Math.Round(high) ? $"{low:0}%" : $"{low:0}–{high:0}%";

@@ -11,7 +11,11 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>A line as a row of the builder.</summary>
-public sealed record BuilderRow(PlanLine Line, string Name, string Said, string Print, string Metres, string Time, string Reaches, bool Known);
+public sealed record BuilderRow(PlanLine Line, string Name, string Said, string Print, string Metres, string Time, string Reaches, bool Known)
+{
+    /// <summary>What the load weighs for those the line is for, and who has no load line; empty where it has no mass.</summary>
+    public string Loads { get; init; } = "";
+}
 
 /// <summary>A block as the builder shows it.</summary>
 public sealed record BuilderBlock(PlanBlock Block, int Number, IReadOnlyList<BuilderRow> Rows, string Time);

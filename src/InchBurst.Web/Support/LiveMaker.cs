@@ -2,6 +2,7 @@ using InchBurst.Core.Catalogue;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
+using InchBurst.Core.Load;
 using InchBurst.Core.Log;
 using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
@@ -16,7 +17,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>Puts the trackside picture together.</summary>
-public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, SeasonOfOne season, ExerciseCatalogue catalogue, LiveWire wire, Desk desk)
+public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, SeasonOfOne season, LoadBook loads, ExerciseCatalogue catalogue, LiveWire wire, Desk desk)
 {
     public async Task<LiveView?> MakeAsync(int sessionId, LiveAsk? ask = null)
     {
@@ -43,19 +44,21 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         // What is being typed goes before what the gates say; their report waits.
         var reported = marks.Count > 0 && ask.Typed is null && session.State == SessionState.Running ? await book.NextGateAsync(sessionId) : null;
         var gate = reported is null ? null : new GateOffer(reported, GateFeed.Read(System.Text.Json.JsonSerializer.Deserialize<List<GatePass>>(reported.PassesJson)!, marks));
+        var onLine = ask.Typed?.AthleteId ?? OnLine(queue);
         return new(
             live, club, await squads.AthletesAsync(session.SquadId), sight.Place,
             sight.At > 0 ? sight.Places[sight.At - 1] : null, sight.At >= 0 && sight.At + 1 < sight.Places.Count ? sight.Places[sight.At + 1] : null,
             demand, sight.Timing, sight.Turns, queue,
-            demand is null ? [] : Boxes(await ForAsync(demand, ask.Typed?.AthleteId ?? OnLine(queue), setting.Pace, live), sight.Timing, club, ask.Typed, gate?.Marks),
+            demand is null ? [] : Boxes(await ForAsync(demand, onLine, setting, live), sight.Timing, club, ask.Typed, gate?.Marks),
             demand is null ? null : LaneDrawing.Draw(demand, 840, session.StraightMetres, club.DistanceUnit),
             demand is null ? null : LaneDrawing.Draw(demand, 358, session.StraightMetres, club.DistanceUnit, 6),
             SessionStrip.Draw(live.Plan, sight.Timeline, session.WindowMinutes * 60, 560, 92, null),
-            await LastAsync(live, ask.RunId, club, setting.School), sight.Forecast, sight.Offers(state, setting), [.. (await sessions.CuesBeforeAsync(session)).Where(c => c.Length > 0).Distinct().Take(2)], gate,
+            await LastAsync(live, ask.RunId, club, setting), sight.Forecast, sight.Offers(state, setting), [.. (await sessions.CuesBeforeAsync(session)).Where(c => c.Length > 0).Distinct().Take(2)], gate,
             demand is null ? [] : [.. Chips.For(demand, catalogue).SelectMany(o => o.Drills.Take(1)).Distinct().Take(3)],
             sight.PlannedSeconds, wire.Gates(sessionId, now), now, stamp, ask)
         {
             Used = setting.Used,
+            Load = demand is null || onLine is not { } who ? null : LiveLoad.Call(await ForAsync(demand, who, setting, live), sight.Timing, setting, await LoadedAsync(setting, session, who)),
             Rhythm = demand is null ? [] : LiveRhythm.Of(demand, sight.Turns, sight.Place!, live.Plan.BlockOf(demand.Line.Id)),
             Noted = demand is null ? new Dictionary<int, Noted>() : rows.Keys.ToDictionary(a => a, a => LiveEntry.NotedOn(state, a, demand.Line.Id, catalogue)),
         };
@@ -73,11 +76,13 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var known = await results.KnownAsync(live, catalogue);
         var measured = await season.BestsAsync([.. setting.Athletes.Select(a => a.Id)], sessionId, [.. live.Plan.Lines]);
         var athletes = new List<LiveAthlete>();
+        var hasSled = live.Plan.Lines.Any(l => SheetMaker.HasSled(l, catalogue));
         foreach (var athlete in setting.Athletes)
         {
             var curve = (await squads.CurveAsync(athlete.Id)).Fit?.Curve;
             var of = known.GetValueOrDefault(athlete.Id);
-            athletes.Add(athlete with { Curve = curve, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [], Measured = measured.GetValueOrDefault(athlete.Id) ?? [] });
+            var line = hasSled ? (await LoadedAsync(setting, live.Session, athlete.Id)).Line : null;
+            athletes.Add(athlete with { Curve = curve, Line = line, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [], Measured = measured.GetValueOrDefault(athlete.Id) ?? [] });
         }
 
         return LiveDocument.Of(live.State, setting with { Athletes = athletes }, desk.Who, isCoach);
@@ -90,6 +95,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
     public async Task<LiveSetting> SettingAsync(TrainingSession session, Club club)
     {
         var athletes = await squads.AthletesAsync(session.SquadId);
+        var (kit, _) = await loads.KitAsync();
         var seen = await results.SeenByAsync([.. athletes.Select(a => a.Id)], session.Id, session.Day.AddDays(-SeenDays));
         return new()
         {
@@ -101,6 +107,8 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             StartIntervalSeconds = session.StartIntervalSeconds,
             ChangeoverSeconds = session.ChangeoverSeconds,
             Kit = SessionKit.Read(session.KitJson),
+            Friction = kit.On(session.Surface),
+            Sled = kit.Shared(2).FirstOrDefault(),
             DistanceUnit = club.DistanceUnit,
             MassUnit = club.MassUnit,
             SpeedUnit = club.SpeedUnit,
@@ -108,11 +116,15 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
     }
 
     // The line as it is for whoever is on it: expected times are that athlete's own.
-    private async Task<LineDemand> ForAsync(LineDemand typical, int? athleteId, SprintCurve pace, LiveSession live)
+    private async Task<LineDemand> ForAsync(LineDemand typical, int? athleteId, LiveSetting setting, LiveSession live) =>
+        athleteId is { } id ? LiveEntry.DemandFor(typical.Line, setting, await LoadedAsync(setting, live.Session, id)) : typical;
+
+    // An athlete with the curve and the load line that a load is worked out from.
+    private async Task<LiveAthlete> LoadedAsync(LiveSetting setting, TrainingSession session, int id)
     {
-        var athlete = live.Attendance.FirstOrDefault(a => a.AthleteId == athleteId)?.Athlete;
-        var own = athlete is null ? null : (await squads.CurveAsync(athlete.Id)).Fit?.Curve;
-        return LineDemand.Of(typical.Line, typical.Exercise, new(own ?? pace, athlete?.MassKilograms));
+        var athlete = setting.Athletes.FirstOrDefault(a => a.Id == id) ?? new LiveAthlete(id, "");
+        var test = (await loads.TestsAsync(id, athlete.MassKilograms)).FirstOrDefault(t => t.Surface == session.Surface && t.Found.Line is not null && t.Day > session.Day.AddDays(-LoadBook.OldestDays) && t.SessionId != session.Id);
+        return athlete with { Curve = (await squads.CurveAsync(id)).Fit?.Curve, Line = test?.Found.Line };
     }
 
     private static int? OnLine(IReadOnlyList<QueueRow> queue) => queue.FirstOrDefault(q => RunningOrder.Goes(q.Turn.State))?.Athlete.Id;
@@ -131,7 +143,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         ];
     }
 
-    private async Task<SavedRun?> LastAsync(LiveSession live, long? runId, Club club, CoachingSchool school)
+    private async Task<SavedRun?> LastAsync(LiveSession live, long? runId, Club club, LiveSetting setting)
     {
         if ((live.Runs.FirstOrDefault(r => r.Id == runId) ?? live.Runs.MaxBy(r => r.Id)) is not { } run || live.Attendance.FirstOrDefault(a => a.AthleteId == run.AthleteId)?.Athlete is not { } athlete)
         {
@@ -146,7 +158,10 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         }
 
         var value = live.State.Run(run.Id)!;
-        var said = LiveEntry.Meaning(live.State, value, await results.BestBeforeAsync(run), school["stop.share"] / 100);
-        return new(run, athlete, said.Meaning, LiveEntry.Splits(value.What, club.SpeedUnit), said.ChangeSeconds, said.DropOff, LiveEntry.Sides(said.Left, said.Right, run.Method), measures, timing);
+        var said = LiveEntry.Meaning(live.State, value, await results.BestBeforeAsync(run), setting.School["stop.share"] / 100);
+        return new(run, athlete, said.Meaning, LiveEntry.Splits(value.What, club.SpeedUnit), said.ChangeSeconds, said.DropOff, LiveEntry.Sides(said.Left, said.Right, run.Method), measures, timing)
+        {
+            Load = live.Plan.Line(run.LineId) is { } line && await LoadedAsync(setting, live.Session, athlete.Id) is var loaded ? LiveLoad.Verdict(value, LiveEntry.DemandFor(line, setting, loaded), setting, loaded)?.Words : null,
+        };
     }
 }

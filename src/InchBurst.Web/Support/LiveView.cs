@@ -1,6 +1,7 @@
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
+using InchBurst.Core.Load;
 using InchBurst.Core.Log;
 using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
@@ -24,7 +25,11 @@ public sealed record EntryBox(string Label, string Unit, bool IsMark, double? Ex
 
 /// <summary>The run just saved and what it says.</summary>
 public sealed record SavedRun(
-    Run Run, Athlete Athlete, RunMeaning? Meaning, IReadOnlyList<string> Splits, double? ChangeSeconds, DropOffReading? DropOff, string? Sides, IReadOnlyList<string> Measures, LineTiming Timing);
+    Run Run, Athlete Athlete, RunMeaning? Meaning, IReadOnlyList<string> Splits, double? ChangeSeconds, DropOffReading? DropOff, string? Sides, IReadOnlyList<string> Measures, LineTiming Timing)
+{
+    /// <summary>What the time says of the load, or null.</summary>
+    public string? Load { get; init; }
+}
 
 /// <summary>What was typed and is not stored yet, with the doubts about it.</summary>
 public sealed record TypedEntry(int AthleteId, int? Rep, IReadOnlyList<string> Marks, IReadOnlyList<string> Measures, IReadOnlyList<string> Seen, Side? Side, IReadOnlyList<MarkDoubt> Doubts, PartFilled Part = PartFilled.Unsaid);
@@ -61,6 +66,8 @@ public sealed record LiveView(
     LiveAsk Ask)
 {
     /// <summary>How often the squad was told each thing in the months before, by code.</summary>
+    public LoadCall? Load { get; init; }
+
     public IReadOnlyDictionary<string, int> Used { get; init; } = new Dictionary<string, int>();
 
     /// <summary>What an athlete is called where there is little room.</summary>

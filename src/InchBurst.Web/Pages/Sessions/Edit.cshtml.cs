@@ -147,6 +147,9 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
             new(Toast: length == minutes ? "The warm-up is in place; change any line." : $"A warm-up has {WarmUpMaker.LeastMinutes} to {WarmUpMaker.MostMinutes} minutes; this one has {length}.", Panel: "warm-up"));
     });
 
+    public Task<IActionResult> OnPostLoadTestAsync(int id) => OnPlanAsync(id, async planned =>
+        await maker.MakeAsync(await KeepAsync(planned, LoadTestLines.Into(planned.Plan), "added a load test"), new(Toast: "The load test is in place; its runs make each athlete's load line.")));
+
     public Task<IActionResult> OnPostRerollAsync(int id, int line) => OnPlanAsync(id, async planned =>
     {
         var context = await maker.ContextAsync();

@@ -47,6 +47,9 @@ export const told = () => attempt(() => device.Told());
 /** What an athlete is expected to take on a line, and the best to beat, box by box. */
 export const expected = (athlete, line) => attempt(() => JSON.parse(device.Expected(Number(athlete) || 0, Number(line) || 0))) ?? [];
 
+/** What is said of an athlete's load on a line before the run, or null. */
+export const called = (athlete, line) => attempt(() => JSON.parse(device.Call(Number(athlete) || 0, Number(line) || 0)));
+
 /** A command that waits, as Core reads it: the verb of its address, and its fields. */
 function command(entry) {
   const address = new URL(entry.url, window.location.origin);

@@ -144,6 +144,7 @@ export function panelOf(said) {
   const speed = figure(said.speed, "", said.speedUnit);
   if (said.change) speed.append(text("span", "t-change", said.change));
   last.append(result, speed, said.share ? figure(said.share, "%", `${said.isBest ? "new best, was " : "of own best "}${said.best}`, said.isBest ? "best" : "") : figure("–", "", "first time over this"));
+  if (said.load) last.append(text("p", "t-loadsaid", said.load));
   out.append(last);
   if (said.dropOff) out.append(text("p", said.stop ? "t-seen late" : "t-seen", said.dropOff));
   return out;

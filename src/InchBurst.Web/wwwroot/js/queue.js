@@ -111,6 +111,7 @@ function drawMini(order, now) {
 
 /** What is expected of whoever is on the line stands in the empty boxes, the best to beat over them. */
 export function showTargets(form, athlete) {
+  if (core.isReady()) showLoad(form, athlete);
   core.expected(athlete, live().dataset.line).forEach((target, i) => {
     const box = boxesOf(form)[i];
     if (!box) return;
@@ -119,6 +120,18 @@ export function showTargets(form, athlete) {
     const best = box.closest(".t-gate").querySelector("[data-best]");
     if (best) best.textContent = target.best;
   });
+}
+
+/** The load of whoever is on the line; nothing where Core cannot say it, rather than somebody else's. */
+function showLoad(form, athlete) {
+  const box = form.querySelector("[data-call-of]");
+  if (!box) return;
+  const said = core.called(athlete, live().dataset.line);
+  box.hidden = !said;
+  if (!said) return;
+  for (const part of ["load", "plates", "window"]) box.querySelector(`[data-load="${part}"]`).textContent = said[part];
+  const really = box.querySelector(".t-really");
+  if (really) really.placeholder = said.kilograms == null ? "" : said.load.split(" ")[0];
 }
 
 /** Brings an athlete to the line on this device. */
@@ -145,6 +158,9 @@ export function putOnLine(li, focus = true) {
   const more = form.querySelector('[data-f="more"]');
   more.dataset.person = li.dataset.athlete;
   more.href = `${live().dataset.url}?person=${li.dataset.athlete}`;
+  const really = form.querySelector(".t-really");
+  if (really) really.value = "";
+  if (!core.isReady() && form.querySelector("[data-call-of]")) form.querySelector("[data-call-of]").hidden = true;
   showTargets(form, li.dataset.athlete);
   const rep = Number(li.dataset.rep);
   for (const el of document.querySelectorAll("[data-rep]")) if (el.tagName === "B") el.textContent = rep;
