@@ -196,9 +196,12 @@ public sealed class LiveDevice
 
     private const int LatestRuns = 10;
 
-    private DeviceLast Last(LiveRun run, LivePerson person) => new(
-        run.Number, person.AthleteId, person.Name, run.Rep, run.What.Side?.ToString().ToLowerInvariant(), run.Outcome.ToString().ToLowerInvariant(), run.By, Panel(State, run),
-        [.. run.Measures.Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Text(m, document.Setting.DistanceUnit, document.Setting.MassUnit)}")],
+    private DeviceLast Last(LiveRun run, LivePerson person) => Last(run, person, Panel(State, run));
+
+    // A load that a verdict names is not said twice.
+    private DeviceLast Last(LiveRun run, LivePerson person, DevicePanel? panel) => new(
+        run.Number, person.AthleteId, person.Name, run.Rep, run.What.Side?.ToString().ToLowerInvariant(), run.Outcome.ToString().ToLowerInvariant(), run.By, panel,
+        [.. run.Measures.Where(m => m.Kind != MeasureKind.Load || panel?.Load is null).Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Text(m, document.Setting.DistanceUnit, document.Setting.MassUnit)}")],
         [.. run.Seen.Select(s => document.Setting.Catalogue.Seen(s).Says)], run.Told.Count,
         run.Told.Count > 1 ? run.Picked.Length == 0 && run.Told.Select(r => r.Method).Distinct().Count() == 1 ? ", the mean stands" : "" : null,
         person.DoneReason is not null);
@@ -225,7 +228,7 @@ public sealed class LiveDevice
             Gauge = said.DropOff is { } drop ? new(drop.Share, drop.StopShare, drop.Earlier) : null,
             Splits = LiveEntry.Splits(run.What, setting.SpeedUnit),
             Sides = LiveEntry.Sides(said.Left, said.Right, run.What.Method),
-            Load = state.Plan.Line(run.LineId) is { } line ? LiveLoad.Verdict(run, LiveEntry.DemandFor(line, setting, setting.Athlete(person)), setting, setting.Athlete(person))?.Words : null,
+            Load = state.Plan.Line(run.LineId) is { } line ? LiveLoad.Words(run, LiveEntry.DemandFor(line, setting, setting.Athlete(person)), setting, setting.Athlete(person)) : null,
         };
     }
 

@@ -84,8 +84,18 @@ public static class LiveLoad
         }
 
         var decrement = LoadedTime.DecrementOf(Known(setting, athlete).Curve, from, to, last - first);
-        return LoadedTime.Judge(decrement, Window(demand, setting), run.Measures.Where(m => m.Kind == MeasureKind.Load).Select(m => (double?)m.Value).FirstOrDefault(), setting.MassUnit);
+        return LoadedTime.Judge(decrement, Window(demand, setting), Taken(run), setting.MassUnit);
     }
+
+    /// <summary>The verdict in words, with the load it is about: "27.5 kg: 30% slower, inside"; null as above.</summary>
+    /// <param name="run">The run.</param>
+    /// <param name="demand">What its line asks of the athlete.</param>
+    /// <param name="setting">What the session is held in.</param>
+    /// <param name="athlete">The athlete.</param>
+    public static string? Words(LiveRun run, LineDemand demand, LiveSetting setting, LiveAthlete athlete) => Verdict(run, demand, setting, athlete) is not { } verdict ? null
+        : Taken(run) is { } kilograms ? $"{Measures.Text(new(MeasureKind.Load, kilograms), setting.DistanceUnit, setting.MassUnit)}: {verdict.Words}" : verdict.Words;
+
+    private static double? Taken(LiveRun run) => run.Measures.Where(m => m.Kind == MeasureKind.Load).Select(m => (double?)m.Value).FirstOrDefault();
 
     private static LoadWindow Window(LineDemand demand, LiveSetting setting) =>
         LoadWindow.Of(LoadAim.Of(demand.AppliedLoad), demand.Load.DecrementPercent, demand.IsForTopSpeed, setting.School["load.bracket"], setting.School["assisted.ceiling"]);

@@ -15,7 +15,8 @@ namespace InchBurst.Core.Load;
 /// <param name="Bracket">Bracket of the school, percent.</param>
 /// <param name="Heaviest">Most percent slower that the school pulls.</param>
 /// <param name="Mass">What masses are read in.</param>
-public sealed record LoadDocument(double TopSpeed, double Tau, double BodyKilograms, Friction Friction, LoadLine? Line, SledKit? Kit, double Bracket, double Heaviest, MassReading Mass)
+/// <param name="IsYoung">True for the young, who pull light loads only.</param>
+public sealed record LoadDocument(double TopSpeed, double Tau, double BodyKilograms, Friction Friction, LoadLine? Line, SledKit? Kit, double Bracket, double Heaviest, MassReading Mass, bool IsYoung = false)
 {
     /// <summary>What is known.</summary>
     public LoadKnown Known() => new(new SprintCurve(TopSpeed, Tau), BodyKilograms, Friction, Line);
@@ -239,6 +240,15 @@ public sealed record LoadAnswer
         if (!aim.Holds(slower))
         {
             all.Add($"between two aims: {aim.Name.ToLowerInvariant()} is {Figures.Number(aim.Least)} to {Figures.Number(aim.Most)}% slower");
+        }
+
+        if (document.IsYoung && slower > document.Bracket + 0.5)
+        {
+            all.Add("too heavy for a young athlete: light loads only");
+        }
+        else if (document.IsYoung && slower < 0)
+        {
+            all.Add("young athletes are not pulled");
         }
 
         if (slower > document.Heaviest + 0.5)

@@ -8,16 +8,16 @@ internal sealed partial class ShorthandReader
 {
     private LineLoad ReadLoad(LoadKind loadKind, Token word)
     {
-        if (loadKind is LoadKind.Band or LoadKind.Sled or LoadKind.Chain && Now.Kind == TokenKind.Word && BandWords.TryGetValue(Now.Text, out var band))
-        {
-            at++;
-            return new(loadKind, 0, band);
-        }
-
         if (loadKind is LoadKind.Sled or LoadKind.Chain && Now.Kind == TokenKind.Word && at + 1 < tokens.Count && AimWords.TryGetValue(Now.Text + " " + tokens[at + 1].Text, out var aim))
         {
             at += 2;
             return new(loadKind, 0, aim);
+        }
+
+        if (loadKind is LoadKind.Band or LoadKind.Sled or LoadKind.Chain && Now.Kind == TokenKind.Word && BandWords.TryGetValue(Now.Text, out var band))
+        {
+            at++;
+            return new(loadKind, 0, band);
         }
 
         if (loadKind is LoadKind.Parachute or LoadKind.Band && !Now.Is('-') && !Now.Is('+'))

@@ -150,7 +150,9 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             return null;
         }
 
-        var measures = run.Measures.OrderBy(m => m.Kind).Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Text(new(m.Kind, m.Value), club.DistanceUnit, club.MassUnit)}").ToList();
+        // A load that a verdict names is not said twice.
+        List<string> Told(MeasureKind? but) => [.. run.Measures.Where(m => m.Kind != but).OrderBy(m => m.Kind).Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Text(new(m.Kind, m.Value), club.DistanceUnit, club.MassUnit)}")];
+        var measures = Told(null);
         var timing = new LineTiming(run.Method, run.Trigger, run.StartBehindGateMetres, StartSaid: run.StartSaid) { Surface = run.Surface };
         if (run.Marks.Count == 0)
         {
@@ -159,9 +161,8 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
 
         var value = live.State.Run(run.Id)!;
         var said = LiveEntry.Meaning(live.State, value, await results.BestBeforeAsync(run), setting.School["stop.share"] / 100);
-        return new(run, athlete, said.Meaning, LiveEntry.Splits(value.What, club.SpeedUnit), said.ChangeSeconds, said.DropOff, LiveEntry.Sides(said.Left, said.Right, run.Method), measures, timing)
-        {
-            Load = live.Plan.Line(run.LineId) is { } line && await LoadedAsync(setting, live.Session, athlete.Id) is var loaded ? LiveLoad.Verdict(value, LiveEntry.DemandFor(line, setting, loaded), setting, loaded)?.Words : null,
-        };
+        var loaded = await LoadedAsync(setting, live.Session, athlete.Id);
+        var load = live.Plan.Line(run.LineId) is { } line ? LiveLoad.Words(value, LiveEntry.DemandFor(line, setting, loaded), setting, loaded) : null;
+        return new(run, athlete, said.Meaning, LiveEntry.Splits(value.What, club.SpeedUnit), said.ChangeSeconds, said.DropOff, LiveEntry.Sides(said.Left, said.Right, run.Method), load is null ? measures : Told(MeasureKind.Load), timing) { Load = load };
     }
 }

@@ -17,6 +17,9 @@ namespace InchBurst.Web.Support;
 /// <param name="Decrement">Percent slower that the line asks of a typical athlete.</param>
 public sealed record SquadSheet(PlanLine Line, IReadOnlyDictionary<int, string> Names, LoadSheet? Sheet, IReadOnlyList<(int Athlete, double Kilograms, LoadSourceKind? Source)> Asked, double Decrement)
 {
+    /// <summary>Young athletes for whom this load is too heavy.</summary>
+    public IReadOnlyList<string> TooHeavyFor { get; init; } = [];
+
     /// <summary>Athletes without a load line of their own.</summary>
     public int WithoutLine => Asked.Count(a => a.Source is not (null or LoadSourceKind.Line));
 }
@@ -49,6 +52,9 @@ public sealed class SheetMaker(SquadBook squads, LoadBook loads, Desk desk, Exer
         var demand = LineDemand.Of(line, catalogue);
         return new(line, athletes.ToDictionary(a => a.Id, a => a.Name), LoadSheet.Of(known, load, kit.Shared(2)),
             [.. known.Select(k => (k.Athlete, Of: k.Known.MassOf(load))).Where(k => k.Of is not null).Select(k => (k.Athlete, k.Of!.Value.Kilograms, k.Of.Value.Source))],
-            known.Count == 0 ? demand.Load.DecrementPercent : known.Average(k => LoadEffect.Of(load, k.Known).DecrementPercent));
+            known.Count == 0 ? demand.Load.DecrementPercent : known.Average(k => LoadEffect.Of(load, k.Known).DecrementPercent))
+        {
+            TooHeavyFor = [.. known.Zip(athletes).Where(x => desk.Today.Year - x.Second.BirthYear < Limits.YoungYears && LoadEffect.Of(load, x.First.Known).IsHeavy).Select(x => x.Second.Name)],
+        };
     }
 }

@@ -78,7 +78,7 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
         }
         else if (squad.Count > 0)
         {
-            Sheet = await sheets.MakeAsync(squad, ShorthandLine.Read("4 x 15 m sled strong push").Line!, Surface);
+            Sheet = await sheets.MakeAsync(squad, ShorthandLine.Read("4 x 15 m").Line! with { Load = new(LoadKind.Sled, 0, Usual.Unit) }, Surface);
         }
 
         return Page();
@@ -132,14 +132,17 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
         Tests = await loads.TestsAsync(Athlete.Id, Athlete.MassKilograms);
         Surface = surface ?? Tests.FirstOrDefault(t => t.Found.Line is not null)?.Surface ?? Surface.Unsaid;
         (Known, Test) = await loads.KnownAsync(Athlete, Surface, Kit, desk.Today);
-        Document = new(Known.Curve.Mss, Known.Curve.Tau, Known.BodyKilograms, Known.Friction, Known.Line, Kit.Shared(2).FirstOrDefault(), School["load.bracket"], School["load.heaviest"], Club.MassUnit);
+        Document = new(Known.Curve.Mss, Known.Curve.Tau, Known.BodyKilograms, Known.Friction, Known.Line, Kit.Shared(2).FirstOrDefault(), School["load.bracket"], School["load.heaviest"], Club.MassUnit, desk.Today.Year - Athlete.BirthYear < Limits.YoungYears);
         Answer = Number(kg) is { } mass ? LoadAnswer.OfMass(Document, mass)
-            : LoadAnswer.Of(Document, Number(by) ?? Planned() ?? Offered.Last(a => a.Usual <= LoadAim.All[1].Usual).Taken(School["load.heaviest"], School["load.bracket"]), Math.Clamp(step, -20, 20));
+            : LoadAnswer.Of(Document, Number(by) ?? Planned() ?? Usual.Taken(School["load.heaviest"], School["load.bracket"]), Math.Clamp(step, -20, 20));
         var earlier = Tests.Where(t => t.Surface == Surface && t.Day < Test?.Day).Select(t => t.Found.Line).OfType<LoadLine>().Take(MostEarlier).ToList();
         Plot = LoadPlot.Draw(Known, Test?.Points ?? [], earlier);
         PhonePlot = LoadPlot.Draw(Known, Test?.Points ?? [], earlier, LoadPlot.PhoneWidth);
         return true;
     }
+
+    // A strong push where the school pulls so much, else the heaviest of what it offers below.
+    private LoadAim Usual => Offered.Last(a => a.Usual <= LoadAim.All[1].Usual);
 
     // What the next line with a sled asks of this athlete.
     private double? Planned() => Next is { } next ? LoadEffect.Of(next.Line.Load ?? catalogue.Find(next.Line.Exercise)?.UsualLoad, Known).DecrementPercent : null;
