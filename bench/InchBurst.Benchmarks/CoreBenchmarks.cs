@@ -3,6 +3,7 @@ using InchBurst.Core.Catalogue;
 using InchBurst.Core.Check;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Load;
 using InchBurst.Core.Plan;
 using InchBurst.Core.School;
 using InchBurst.Core.Shorthand;
@@ -22,6 +23,12 @@ public class CoreBenchmarks
         "raise 4 min easy", "activate 3 min", "mobilise 4 min", "A-skip 2 x 15 m", "3 x 30 m @70,80,90% rest walk-back", "4 x 10 m rest 1:00", "4 x 20 m rest 2:00",
         "4 x 20 build + 10 fly + 20 m slow rest 4:00", "4 x 20 m sled 10%bm rest 3:00", "pogos 3 x 10", "cool-down 5 min",
     }.Aggregate(SessionPlan.Empty, (p, l) => p.Add(ShorthandLine.Read(l).Line!));
+
+    private static readonly PlateStack[] Stacks = [.. Enumerable.Range(0, 40).Select(i => new SledKit(7.5, [20, 10, 10, 5, 2.5]).For(12 + (i * 37 % 40)))];
+
+    /// <summary>Forty athletes on two sleds: under 50 ms.</summary>
+    [Benchmark]
+    public int OrderFortyOnTwoSleds() => PlateOrder.Two(Stacks, Stacks) is var (one, two) ? one.Moves + two.Moves : 0;
 
     [Benchmark]
     public FitOutcome Fit() => SprintFit.Fit(Gates);

@@ -12,11 +12,15 @@ namespace InchBurst.Data;
 /// <summary>Runs with loads of one athlete on one day and floor, the free ones among them, and the line they carry.</summary>
 /// <param name="Day">The day.</param>
 /// <param name="Surface">The floor.</param>
-/// <param name="Points">Top speed of each run.</param>
+/// <param name="Runs">Top speed of each run.</param>
 /// <param name="Found">The line, or why there is none.</param>
 /// <param name="Metres">Longest distance of these runs, m.</param>
 /// <param name="SessionId">Number of the session.</param>
-public sealed record LoadTestOfDay(DateOnly Day, Surface Surface, IReadOnlyList<LoadPoint> Points, LoadLineOutcome Found, double Metres, int SessionId);
+public sealed record LoadTestOfDay(DateOnly Day, Surface Surface, LoadTestPoints Runs, LoadLineOutcome Found, double Metres, int SessionId)
+{
+    /// <summary>Top speed of each run.</summary>
+    public IReadOnlyList<LoadPoint> Points => Runs.Points;
+}
 
 /// <summary>Loads: the club's kit, load tests and what is known of an athlete to work a load out.</summary>
 public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
@@ -35,13 +39,40 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     public async Task<bool> KeepKitAsync(ClubKit kit, int version, CancellationToken cancel = default) =>
         await db.Clubs.Where(c => c.LoadKitVersion == version).ExecuteUpdateAsync(c => c.SetProperty(x => x.LoadKitJson, kit.Write()).SetProperty(x => x.LoadKitVersion, version + 1), cancel) == 1;
 
+    // Full electronic runs straight on from rest: those that tell top speed.
+    private IQueryable<Run> Telling(IQueryable<Run> of) => of.AsNoTracking().Include(r => r.Marks).Include(r => r.Measures)
+        .Where(r => r.Outcome == RunOutcome.Timed && r.Effort >= FullEffort && r.Conflict == null && r.Method == TimingMethod.Electronic
+            && (r.Trigger == StartTrigger.FirstGate || r.Trigger == StartTrigger.FirstMove) && r.Start != StartPosition.Moving && r.Course == Trial.Straight);
+
+    private static LoadRun Told(Run run, double kilograms) => new(
+        kilograms, [.. run.Marks.OrderBy(m => m.Millimetres).Select(m => new GateTime((m.Millimetres / 1000.0) + run.StartBehindGateMetres, m.Seconds))], run.Trigger == StartTrigger.FirstGate ? run.StartBehindGateMetres : 0);
+
+    /// <summary>What kit without a mass costs, learnt from runs with it beside free ones of the same athlete and session, by its key.</summary>
+    public Task<IReadOnlyDictionary<string, KitCost>> CostsAsync(CancellationToken cancel = default) => shelf.CostsAsync(async () =>
+    {
+        var with = db.Runs.Where(r => r.Outcome == RunOutcome.Timed && (r.Load.StartsWith("band") || r.Load.StartsWith("chain") || r.Load.StartsWith("parachute")));
+        var runs = (await Telling(db.Runs.Where(r => (r.Load == "" || r.Load.StartsWith("band") || r.Load.StartsWith("chain") || r.Load.StartsWith("parachute")) && with.Any(w => w.SessionId == r.SessionId && w.AthleteId == r.AthleteId))).ToListAsync(cancel))
+            .Where(r => r.Marks.Count > 0 && !r.Load.Any(char.IsAsciiDigit)).ToList();
+        var decrements = new List<(string Key, double Decrement)>();
+        foreach (var own in runs.GroupBy(r => (r.SessionId, r.AthleteId)))
+        {
+            // Kit stands for one kilogram here: only whether it is there matters.
+            var points = LoadTest.Points([.. own.Select(r => Told(r, r.Load.Length == 0 ? 0 : 1))], DemandAthlete.UsualCurve.Tau, LoadEffect.UsualMassKilograms).Points;
+            if (points.Count == own.Count() && points.Any(p => p.Kilograms == 0))
+            {
+                var free = points.Where(p => p.Kilograms == 0).Average(p => p.TopSpeed);
+                decrements.AddRange(own.Zip(points).Where(x => x.First.Load.Length > 0).Select(x => (x.First.Load, 100 * (1 - (x.Second.TopSpeed / free)))));
+            }
+        }
+
+        return decrements.GroupBy(d => d.Key).ToDictionary(g => g.Key, g => KitCost.Of([.. g.Select(d => d.Decrement)])!);
+    });
+
     /// <summary>Days on which an athlete ran with a sled, the newest first, each floor by itself.</summary>
     public Task<IReadOnlyList<LoadTestOfDay>> TestsAsync(int athleteId, double? massKilograms, CancellationToken cancel = default) => shelf.LoadsAsync(athleteId, async () =>
     {
-        var days = db.Runs.Where(r => r.AthleteId == athleteId && r.Load.StartsWith("sled") && r.Outcome == RunOutcome.Timed).Select(r => r.SessionId).Distinct();
-        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks).Include(r => r.Measures)
-            .Where(r => r.AthleteId == athleteId && days.Contains(r.SessionId) && r.Outcome == RunOutcome.Timed && r.Effort >= FullEffort && r.Conflict == null
-                && r.Method == TimingMethod.Electronic && (r.Trigger == StartTrigger.FirstGate || r.Trigger == StartTrigger.FirstMove) && r.Start != StartPosition.Moving && r.Course == Trial.Straight).ToListAsync(cancel);
+        var sessions = db.Runs.Where(r => r.AthleteId == athleteId && r.Load.StartsWith("sled") && r.Outcome == RunOutcome.Timed).Select(r => r.SessionId).Distinct();
+        var runs = await Telling(db.Runs.Where(r => r.AthleteId == athleteId && sessions.Contains(r.SessionId))).ToListAsync(cancel);
         if (runs.Count == 0)
         {
             return [];
@@ -53,10 +84,9 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
         [
             .. runs.GroupBy(r => (r.Day, r.Surface, r.SessionId)).OrderByDescending(g => g.Key.Day).Select(g =>
             {
-                var all = g.Select(r => (Run: r, Kilograms: KilogramsOf(r, mass))).Where(x => x.Kilograms is not null && x.Run.Marks.Count > 0)
-                    .Select(x => new LoadRun(x.Kilograms!.Value, [.. x.Run.Marks.OrderBy(m => m.Millimetres).Select(m => new GateTime((m.Millimetres / 1000.0) + x.Run.StartBehindGateMetres, m.Seconds))], x.Run.Trigger == StartTrigger.FirstGate ? x.Run.StartBehindGateMetres : 0)).ToList();
+                var all = g.Select(r => (Run: r, Kilograms: KilogramsOf(r, mass))).Where(x => x.Kilograms is not null && x.Run.Marks.Count > 0).Select(x => Told(x.Run, x.Kilograms!.Value)).ToList();
                 var points = LoadTest.Points(all, tau, mass);
-                return new LoadTestOfDay(g.Key.Day, g.Key.Surface, points.Points, points.Line(), all.Count == 0 ? 0 : all.Max(r => r.Marks[^1].Metres - r.ClockFromMetres), g.Key.SessionId);
+                return new LoadTestOfDay(g.Key.Day, g.Key.Surface, points, points.Line(), all.Count == 0 ? 0 : all.Max(r => r.Marks[^1].Metres - r.ClockFromMetres), g.Key.SessionId);
             }),
         ];
     });
@@ -76,6 +106,6 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     {
         var curve = (await squads.CurveAsync(athlete.Id, cancel)).Fit?.Curve ?? DemandAthlete.UsualCurve;
         var test = (await TestsAsync(athlete.Id, athlete.MassKilograms, cancel)).FirstOrDefault(t => t.Surface == surface && t.Found.Line is not null && t.Day > today.AddDays(-OldestDays) && t.SessionId != butSession);
-        return (new(curve, athlete.MassKilograms ?? LoadEffect.UsualMassKilograms, kit.On(surface), test?.Found.Line), test);
+        return (new(curve, athlete.MassKilograms ?? LoadEffect.UsualMassKilograms, kit.On(surface), test?.Found.Line) { Costs = await CostsAsync(cancel) }, test);
     }
 }

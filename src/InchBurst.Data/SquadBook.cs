@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Load;
 using InchBurst.Core.Log;
 using InchBurst.Core.Progress;
 using InchBurst.Core.Season;
@@ -16,6 +17,11 @@ public sealed class CurveShelf
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<long, double?>> bests = new();
     private readonly ConcurrentDictionary<int, (DateOnly Day, double Tau)> taus = new();
     private readonly ConcurrentDictionary<int, IReadOnlyList<LoadTestOfDay>> loads = new();
+
+    private IReadOnlyDictionary<string, KitCost>? costs;
+
+    /// <summary>What kit costs, worked out once until a run changes.</summary>
+    public async Task<IReadOnlyDictionary<string, KitCost>> CostsAsync(Func<Task<IReadOnlyDictionary<string, KitCost>>> ask) => costs ??= await ask();
 
     /// <summary>Load tests of an athlete, worked out once.</summary>
     public async Task<IReadOnlyList<LoadTestOfDay>> LoadsAsync(int athleteId, Func<Task<IReadOnlyList<LoadTestOfDay>>> ask) => loads.TryGetValue(athleteId, out var known) ? known : loads[athleteId] = await ask();
@@ -50,6 +56,7 @@ public sealed class CurveShelf
         curves.TryRemove(athleteId, out _);
         bests.TryRemove(athleteId, out _);
         loads.TryRemove(athleteId, out _);
+        costs = null;
         if (taus.TryGetValue(athleteId, out var known) && day < known.Day)
         {
             taus.TryRemove(athleteId, out _);
@@ -61,6 +68,7 @@ public sealed class CurveShelf
         curves.Clear();
         bests.Clear();
         loads.Clear();
+        costs = null;
         taus.Clear();
     }
 }

@@ -179,7 +179,7 @@ public sealed class CrowdedTests
         // On a tablet the strip of the session is there.
         page.Resize(820, 1180, touch: true);
         page.Quiet();
-        Assert.Contains(page.Driver.FindElements(By.CssSelector(".t-top svg, .t-strip-narrow svg")), e => e.Displayed && e.Size.Width > 200);
+        page.Look(() => Assert.Contains(page.Driver.FindElements(By.CssSelector(".t-top svg, .t-strip-narrow svg")), e => e.Displayed && e.Size.Width > 200));
         Assert.Empty(page.Complaints());
     }
 }

@@ -47,6 +47,9 @@ public class CheckTests
     [InlineData("build", "Mind", Warm + "2 x 15 build + 10 fly + 20 slow", Warm + "2 x 20 build + 10 fly + 20 slow")]
     [InlineData("load", "Mind", Warm + "2 x 20 build + 10 fly sled -12%v", Warm + "2 x 20 build + 10 fly sled -10%v")]
     [InlineData("load", "Mind", Warm + "2 x 15 m sled -40%v", Warm + "2 x 15 m sled -30%v")]
+    [InlineData("howheavy", "Note", Warm + "2 x 15 m sled light", Warm + "2 x 15 m sled -8%v")]
+    [InlineData("howheavy", "Note", Warm + "2 x 15 m sled", Warm + "2 x 15 m")]
+    [InlineData("howheavy", "Note", Warm + "2 x 15 m sled as heavy as still moves", Warm + "2 x 15 m sled keep movement")]
     [InlineData("ceiling", "Stop", Warm + "2 x 20 build + 10 fly tow +6%v", Warm + "2 x 20 build + 10 fly tow +5%v")]
     [InlineData("through", "Note", Warm + "4 x 10 m", Warm + "4 x 10 m through 5 m")]
     [InlineData("contact", "Note", Warm + "3 x 20 build + 10 fly + 20 slow; broad jump 3 x 3", Warm + "3 x 20 build + 10 fly + 20 slow; pogos 2 x 10")]
@@ -100,6 +103,22 @@ public class CheckTests
         Assert.True(mended >= 1);
         Assert.Empty(FitOffers.For(plan, context.Setting!, 7200));
         Assert.Empty(Find(Context(Plan("raise 10 min"), window: 10), "window"));
+    }
+
+    // The same kilograms: a tenth off the speed of the heavy, half as much again off the light.
+    [Fact]
+    public void A_load_in_kilograms_is_judged_by_what_it_means_for_each_athlete()
+    {
+        var (light, heavy) = (new CheckedAthlete("Light", new SprintCurve(8, 1.15), false, 20, 50), new CheckedAthlete("Heavy", new SprintCurve(8, 1.15), false, 20, 90));
+        CheckedAthlete On(CheckedAthlete a) => a with { Loads = new(a.Curve, a.MassKilograms!.Value, Load.Friction.Of(Units.Surface.Unsaid)) };
+        var plan = Plan(Warm + "2 x 20 build + 10 fly sled 10 kg");
+        Assert.Empty(Find(Context(plan), "load"));
+        Assert.Empty(Find(Context(plan) with { Athletes = [On(heavy)] }, "load"));
+        var found = Assert.Single(Find(Context(plan) with { Athletes = [On(heavy), On(light)] }, "load"));
+        Assert.Equal("Light: 12% slower, over the 10% of the top-speed bracket", found.Said);
+        Assert.Empty(Find(Context(found.Fixes[0].Plan) with { Athletes = [On(heavy), On(light)] }, "load"));
+        Assert.StartsWith("Light and 1 more: ", Assert.Single(Find(Context(plan) with { Athletes = [On(light), On(light with { Name = "Other" })] }, "load")).Said);
+        Assert.EndsWith("over the 30% of this school", Assert.Single(Find(Context(Plan(Warm + "2 x 15 m sled 30 kg")) with { Athletes = [On(light)] }, "load")).Said);
     }
 
     [Fact]

@@ -208,6 +208,23 @@ public sealed class LoadAnswerTests
         Assert.Equal("sled " + LoadAim.Of(line.Load)!.Name.ToLowerInvariant(), Trial.Of(demand, TimingMethod.Electronic, StartTrigger.FirstGate, 0, null).Words);
     }
 
+    [Theory]
+    [InlineData("4 x 20 m sled", LoadUnit.None)]
+    [InlineData("sled 4 x 20 m", LoadUnit.None)]
+    [InlineData("4 x 20 m sled rest 2:00", LoadUnit.None)]
+    [InlineData("4 x 20 m sled heavy rest 2:00", LoadUnit.Heavy)]
+    [InlineData("4 x 20 m sled as heavy as still moves rest 2:00", LoadUnit.Heavy)]
+    public void A_sled_of_which_little_is_said_is_read_and_has_its_question(string text, LoadUnit unit)
+    {
+        var line = ShorthandLine.Read(text).Line!;
+        Assert.Equal((new LineLoad(LoadKind.Sled, 0, unit), 20.0), (line.Load, ((RunShape)line.Shape).Metres));
+        Assert.Equal(text.Contains("rest", StringComparison.Ordinal) ? 120 : null, line.Rest?.RepSeconds);
+        Assert.False(LineDemand.Of(line, ExerciseCatalogue.BuiltIn).Load.Measured);
+
+        // Kilograms are offered still, and what is really pulled is kept.
+        Assert.NotNull(LiveLoad.Call(LiveEntry.DemandFor(line, Setting, Setting.Athletes[0]), Gates, Setting, Setting.Athletes[0])!.Kilograms);
+    }
+
     [Fact]
     public void A_load_test_is_put_before_the_cool_down()
     {

@@ -100,7 +100,7 @@ public class ShorthandTests
     [InlineData("4 x 20 m rest 1:00 rest 2:00", "already")]
     [InlineData("4 x 20 m cue push", "quotation marks")]
     [InlineData("4 x 20 m \"push", "partner")]
-    [InlineData("sled 4 x 20 m", "How heavy")]
+    [InlineData("4 x 20 m sled 12", "How heavy")]
     [InlineData("raise 4", "4 min")]
     [InlineData("2 x 2 x 2 x 20 m", "at most")]
     [InlineData("1.5 x 20 m", "whole number")]

@@ -53,8 +53,12 @@ public sealed class LoadsTests : IAsyncLifetime
         Assert.InRange(Slower(line.For(30).Kilograms), 27, 33);
         Assert.InRange(Slower(line.For(50).Kilograms), 46, 54);
 
+        // Days with one load beside free runs say how much it slowed and what to take next, no more than a step away.
+        var push = tests.First(t => t.Runs.Slowings.Count == 1);
+        Assert.InRange(push.Runs.Slowings[0].Decrement, 20, 40);
         var page = await coach.PageAsync("/Loads/1");
-        Assert.Equal(tests.Count, page.QuerySelectorAll(".loads table.rows tbody tr").Length);
+        Assert.Contains(page.QuerySelectorAll(".day-load"), d => d.TextContent.Contains($"{Figures.Number(push.Runs.Slowings[0].Decrement)}% slower, next ", StringComparison.Ordinal));
+        Assert.Equal(tests.Count, page.QuerySelectorAll(".loads section.section table.rows tbody tr").Length);
         Assert.Contains("synthetic track", page.QuerySelector(".loads-line")!.TextContent);
         var grass = await coach.PageAsync("/Loads/1?surface=Grass");
         Assert.Contains("none yet", grass.QuerySelector(".loads-head")!.TextContent);
@@ -164,6 +168,57 @@ public sealed class LoadsTests : IAsyncLifetime
     [InlineData("rope=2&height=0.6", "takes")]
     [InlineData("rope=0.2&height=1", "0.5 to 50 m")]
     public async Task Hill_and_rope_are_worked_out(string query, string says) => Assert.Contains(says, (await coach.PageAsync("/Settings/Kit?" + query)).Body!.TextContent);
+
+    [Fact]
+    public async Task What_a_band_costs_is_learnt_from_runs_beside_free_ones_and_used_from_then_on()
+    {
+        Assert.Empty(await InAsync(b => b.CostsAsync()));
+        const string url = "/Sessions/49/Trackside";
+        await coach.PostAsync(url, url + "?handler=Start", [.. Enumerable.Range(1, 3).Select(i => ("here", $"{i}"))]);
+        async Task<int> LineAsync(string text)
+        {
+            await coach.PostAsync("/Sessions/49", "/Sessions/49?handler=Add", ("text", text));
+            var line = await house.InDbAsync(async db => PlanJson.Read((await db.Sessions.SingleAsync(s => s.Id == 49)).RanPlanJson!).Lines.Last().Id);
+            await coach.PostAsync(url, url + "?handler=Line", ("line", $"{line}"));
+            return line;
+        }
+
+        Task Save(int line, int athlete, int rep, double slower) => coach.PostAsync(url, url + "?handler=Save", [("client", $"{Guid.NewGuid()}"), ("athlete", $"{athlete}"), ("line", $"{line}"), ("rep", $"{rep}"), ("overrule", "true"),
+            .. new[] { 10.0, 20 }.Select(m => ("mark", new InchBurst.Core.Sprint.SprintCurve(8.6 * (1 - (slower / 100)), 1.15).TimeTo(m).ToString("0.00", System.Globalization.CultureInfo.InvariantCulture)))]);
+        var free = await LineAsync("4 x 20 m gates 10,20");
+        foreach (var athlete in new[] { 1, 2, 3 })
+        {
+            await Save(free, athlete, 1, 0);
+        }
+
+        var band = await LineAsync("4 x 20 m band light gates 10,20");
+        await Save(band, 1, 1, 11);
+        await Save(band, 2, 1, 12);
+        await Save(band, 3, 1, 13);
+        var cost = (await InAsync(b => b.CostsAsync()))["bandlight"];
+        Assert.Equal(3, cost.Runs);
+        Assert.InRange(cost.Decrement, 11, 13);
+        Assert.Contains("Band light", (await coach.PageAsync("/Settings/Kit")).Body!.TextContent);
+
+        // From then on a light band is what it was measured to be, wherever it is asked.
+        var athlete4 = await house.InDbAsync(db => db.Athletes.SingleAsync(a => a.Id == 4));
+        var known = (await InAsync(b => b.KnownAsync(athlete4, Surface.Unsaid, ClubKit.Empty, new DateOnly(2026, 11, 26)))).Known;
+        Assert.Equal(cost.Decrement, LoadEffect.Of(new(LoadKind.Band, 0, LoadUnit.Light), known).DecrementPercent, 6);
+    }
+
+    [Fact]
+    public async Task Who_must_not_be_pulled_is_told_with_the_steps_and_the_times_that_prove_a_speed()
+    {
+        var page = await coach.PageAsync("/Loads/1?surface=Track");
+        Assert.Empty(page.QuerySelectorAll(".tow .caution"));
+        var rows = page.QuerySelectorAll(".tow tbody tr").Select(r => r.TextContent.Trim()).ToList();
+        Assert.StartsWith("+5%", rows[^1]);
+        Assert.Contains(page.QuerySelectorAll(".tow-steps li"), l => l.TextContent.Contains("nobody stands in line", StringComparison.Ordinal));
+        Assert.Contains("Not on a hard floor", (await coach.PageAsync("/Loads/1?surface=Road")).QuerySelector(".tow .caution")!.TextContent);
+        Assert.Contains("Young athletes are not pulled", (await coach.PageAsync("/Loads/15")).QuerySelector(".tow .caution")!.TextContent);
+        var tuva = await house.InDbAsync(db => db.Athletes.SingleAsync(a => a.Name == "Tuva Rekdal"));
+        Assert.Contains("tight calf", (await coach.PageAsync($"/Loads/{tuva.Id}")).QuerySelector(".tow .caution")!.TextContent);
+    }
 
     [Fact]
     public async Task A_load_test_is_planned_and_put_into_a_session_in_one_step()

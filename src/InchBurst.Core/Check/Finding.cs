@@ -157,7 +157,7 @@ public static class PlanChecks
     public static IReadOnlyList<IPlanCheck> All { get; } =
     [
         new WarmUpFirst(), new RoomToRun(), new FitsTheWindow(), new NotInFullTraining(), new NotKnown(), new HelpStaysSmall(), new YoungAthletes(), new WarmUpInOrder(), new NoLongHoldsBefore(), new BuildUpsFirst(),
-        new RestByRule(), new FreshForSpeed(), new NotTooMuch(), new WhoReachesTopSpeed(), new BuildLongEnough(), new LoadHasItsAim(), new OneCue(), new RunThroughTheLine(), new ContactsSuitTheDay(),
+        new RestByRule(), new FreshForSpeed(), new NotTooMuch(), new WhoReachesTopSpeed(), new BuildLongEnough(), new LoadHasItsAim(), new HowHeavy(), new OneCue(), new RunThroughTheLine(), new ContactsSuitTheDay(),
         new SlowingDownTaught(), new CoolDownLast(), new KitAndPeopleSafe(),
     ];
 

@@ -205,7 +205,9 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
             : p.EndsWith('m') && char.IsDigit(p[^2]) ? p[..^1] + " m" : string.Concat(p.TakeWhile(c => char.IsDigit(c) || c == '.')) + " m " + string.Concat(p.SkipWhile(c => char.IsDigit(c) || c == '.'))));
     }
 
-    private static string LoadWords(string key)
+    /// <summary>A load key in words: "sled 27.5 kg", "band light".</summary>
+    /// <param name="key">Key made by <see cref="LoadKey"/>.</param>
+    public static string LoadWords(string key)
     {
         var at = key.TakeWhile(char.IsLetter).Count();
         if (at == key.Length)

@@ -77,7 +77,7 @@ public sealed record LoadEffect(LoadSense Sense, double SpeedShare, bool Measure
 
     /// <summary>Under which the cost of kit without a mass is kept: what it is and how strong.</summary>
     /// <param name="load">The load.</param>
-    public static string CostKey(LineLoad load) => load.Unit == LoadUnit.None ? $"{load.Kind}" : $"{load.Kind} {load.Unit}";
+    public static string CostKey(LineLoad load) => (load.Unit == LoadUnit.None ? $"{load.Kind}" : $"{load.Kind}{load.Unit}").ToLowerInvariant();
 
     /// <summary>Which way a load acts, known from what it is.</summary>
     /// <param name="load">The load; null for none.</param>

@@ -101,6 +101,11 @@ public static class LoadTest
 /// <param name="DragPerKilogram">k/m, 1/m.</param>
 public sealed record LoadTestPoints(IReadOnlyList<LoadPoint> Points, double Fall, double DragPerKilogram)
 {
+    /// <summary>How much each load slowed against the free runs of the same day, percent, light to heavy; none without a free run.</summary>
+    public IReadOnlyList<(double Kilograms, double Decrement)> Slowings => Points.Any(p => p.Kilograms == 0) && Points.Where(p => p.Kilograms == 0).Average(p => p.TopSpeed) is var free
+        ? [.. Points.Where(p => p.Kilograms != 0).GroupBy(p => p.Kilograms).OrderBy(g => g.Key).Select(g => (g.Key, 100 * (1 - (g.Average(p => p.TopSpeed) / free))))]
+        : [];
+
     /// <summary>The load line through them.</summary>
     public LoadLineOutcome Line() => LoadLine.Of(Points, DragPerKilogram / Fall);
 }

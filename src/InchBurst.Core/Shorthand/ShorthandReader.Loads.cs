@@ -20,6 +20,18 @@ internal sealed partial class ShorthandReader
             return new(loadKind, 0, band);
         }
 
+        // "As heavy as still moves", and a sled of which nothing is said: read, and asked about by the checks.
+        if (loadKind is LoadKind.Sled or LoadKind.Chain && StillMoves.Select((w, i) => at + i < tokens.Count && tokens[at + i].IsWord(w)).All(is_ => is_))
+        {
+            at += StillMoves.Length;
+            return new(loadKind, 0, LoadUnit.Heavy);
+        }
+
+        if (loadKind is LoadKind.Sled or LoadKind.Chain && (Now.Kind is TokenKind.End or TokenKind.Word || (Now.Kind == TokenKind.Number && Next.Kind == TokenKind.Times)))
+        {
+            return new(loadKind, 0, LoadUnit.None);
+        }
+
         if (loadKind is LoadKind.Parachute or LoadKind.Band && !Now.Is('-') && !Now.Is('+'))
         {
             return new(loadKind, 0, LoadUnit.None);
@@ -80,6 +92,8 @@ internal sealed partial class ShorthandReader
 
         throw Wrong(token, LoadQuestion(loadKind));
     }
+
+    private static readonly string[] StillMoves = ["as", "heavy", "as", "still", "moves"];
 
     private static string LoadQuestion(LoadKind kind) => kind switch
     {

@@ -58,6 +58,12 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
 
     public SquadSheet? Sheet { get; private set; }
 
+    /// <summary>Why this athlete must not be pulled here; empty when nothing speaks against it.</summary>
+    public IReadOnlyList<string> TowRefusals { get; private set; } = [];
+
+    /// <summary>Speeds of helped running up to the school's ceiling: percent over free, speed, s over 10 m.</summary>
+    public IReadOnlyList<(double Percent, double Speed, double Seconds)> Tows { get; private set; } = [];
+
     /// <summary>Where Core for the device is found, or null.</summary>
     public string? Device => device.Address;
 
@@ -135,6 +141,11 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
         Document = new(Known.Curve.Mss, Known.Curve.Tau, Known.BodyKilograms, Known.Friction, Known.Line, Kit.Shared(2).FirstOrDefault(), School["load.bracket"], School["load.heaviest"], Club.MassUnit, desk.Today.Year - Athlete.BirthYear < Limits.YoungYears);
         Answer = Number(kg) is { } mass ? LoadAnswer.OfMass(Document, mass)
             : LoadAnswer.Of(Document, Number(by) ?? Planned() ?? Usual.Taken(School["load.heaviest"], School["load.bracket"]), Math.Clamp(step, -20, 20));
+        var ceiling = Math.Min(School["assisted.ceiling"], Towing.HighestCeiling);
+        var free = Known.Line?.Free ?? Known.Curve.Mss;
+        Tows = [.. new[] { 2.0, 3, 4, 5, 8, 10 }.Where(p => p < ceiling).Append(ceiling).Select(p => (p, Towing.Speed(free, p), Towing.ZoneSeconds(free, p, 10)))];
+        var isYoung = desk.Today.Year - Athlete.BirthYear < Limits.YoungYears;
+        TowRefusals = Towing.Refusals(new(isYoung, await squads.BestSpeedAsync(Athlete.Id) is null, Athlete.Availability != Availability.Full, Athlete.AvailabilityReason, Next?.Session.RunOutMetres, free * free * 1.1 / (2 * (isYoung ? Limits.YoungBraking : Limits.Braking)), Surface == Surface.Road));
         var earlier = Tests.Where(t => t.Surface == Surface && t.Day < Test?.Day).Select(t => t.Found.Line).OfType<LoadLine>().Take(MostEarlier).ToList();
         Plot = LoadPlot.Draw(Known, Test?.Points ?? [], earlier);
         PhonePlot = LoadPlot.Draw(Known, Test?.Points ?? [], earlier, LoadPlot.PhoneWidth);

@@ -37,6 +37,9 @@ public sealed class KitModel(LoadBook loads, SquadBook squads, Desk desk) : Page
     /// <summary>Percent slower on that grade for a typical athlete; negative is faster.</summary>
     public double Slower { get; private set; }
 
+    /// <summary>What kit without a mass costs, by name, measured.</summary>
+    public IReadOnlyList<(string Name, KitCost Cost)> Costs { get; private set; } = [];
+
     /// <summary>Grades that serve the aims, for a typical athlete.</summary>
     public IReadOnlyList<(string Name, double Slower, double? Grade)> Hills { get; private set; } = [];
 
@@ -144,6 +147,7 @@ public sealed class KitModel(LoadBook loads, SquadBook squads, Desk desk) : Page
     private async Task LoadAsync()
     {
         (Kit, Version) = await loads.KitAsync();
+        Costs = [.. (await loads.CostsAsync()).OrderBy(c => c.Key, StringComparer.Ordinal).Select(c => (Trial.LoadWords(c.Key), c.Value))];
         pace = await desk.SquadAsync() is { } squad ? await squads.PaceAsync((await squads.AthletesAsync(squad.Id)).Select(a => a.Id)) : DemandAthlete.UsualCurve;
         Hills = [.. LoadAim.All.Select(a => (a.Name, a.Usual, Slope.GradeFor(Typical(), a.Usual)))];
     }
