@@ -82,6 +82,8 @@ public sealed class LoadsTests : IAsyncLifetime
         // What was set is a version of the plan, so that it can be taken back.
         await coach.PostAsync($"/Sessions/{session}", $"/Sessions/{session}?handler=Undo");
         Assert.Equal(LoadUnit.StrongPush, await house.InDbAsync(async db => PlanJson.Read((await db.Sessions.SingleAsync(s => s.Id == session)).PlanJson).Line(line)!.Load!.Unit));
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.PostAsync("/Loads/1", "/Loads/1?handler=Set", ("session", $"{session}"), ("line", $"{line}"), ("by", "-4"), ("surface", "Track"))).Code);
+        Assert.True((await coach.PageAsync("/Loads/1?by=-4&surface=Track")).QuerySelector(".loads-set")!.HasAttribute("hidden"));
         Assert.Equal(HttpStatusCode.NotFound, (await coach.PostAsync("/Loads/1", "/Loads/1?handler=Set", ("session", "9999"), ("line", "1"), ("by", "20"))).Code);
     }
 

@@ -97,7 +97,8 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
     /// <summary>Sets the load of the next line with a sled.</summary>
     public async Task<IActionResult> OnPostSetAsync(int id, int session, int line, string? by, Surface? surface)
     {
-        if (!await LoadAsync(id, surface, by, 0))
+        // A sled line is never turned into a pull.
+        if (!await LoadAsync(id, surface, by, 0) || Answer.Asked < 0)
         {
             return NotFound();
         }

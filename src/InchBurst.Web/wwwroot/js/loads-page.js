@@ -18,7 +18,8 @@ function draw(next) {
   for (const aim of root.querySelectorAll("[data-take]")) { if (aim.dataset.aim === answer.aim) aim.setAttribute("aria-current", "true"); else aim.removeAttribute("aria-current"); }
   const typed = find("[data-typed]");
   if (document.activeElement !== typed) typed.value = answer.decrement.toFixed(1).replace(/\.0$/, "");
-  for (const by of root.querySelectorAll("[data-by]")) by.value = answer.asked;
+  // A sled line is never turned into a pull.
+  for (const by of root.querySelectorAll("[data-by]")) { by.value = answer.asked; by.closest("form").hidden = answer.asked < 0; }
   drawSources();
 }
 
