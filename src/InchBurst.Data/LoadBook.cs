@@ -69,27 +69,37 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     });
 
     /// <summary>Days on which an athlete ran with a sled, the newest first, each floor by itself.</summary>
-    public Task<IReadOnlyList<LoadTestOfDay>> TestsAsync(int athleteId, double? massKilograms, CancellationToken cancel = default) => shelf.LoadsAsync(athleteId, async () =>
+    /// <param name="athleteId">Number of the athlete.</param>
+    /// <param name="massKilograms">Body mass, kg, or null.</param>
+    /// <param name="cancel">Gives up.</param>
+    /// <param name="but">A session left out: one that is running is no test yet.</param>
+    public async Task<IReadOnlyList<LoadTestOfDay>> TestsAsync(int athleteId, double? massKilograms, CancellationToken cancel = default, int but = 0)
     {
-        var sessions = db.Runs.Where(r => r.AthleteId == athleteId && r.Load.StartsWith("sled") && r.Outcome == RunOutcome.Timed).Select(r => r.SessionId).Distinct();
-        var runs = await Telling(db.Runs.Where(r => r.AthleteId == athleteId && sessions.Contains(r.SessionId))).ToListAsync(cancel);
-        if (runs.Count == 0)
+        var days = (await db.Runs.Where(r => r.AthleteId == athleteId && r.Load.StartsWith("sled") && r.Outcome == RunOutcome.Timed && r.SessionId != but).Select(r => new { r.SessionId, r.Surface }).Distinct().ToListAsync(cancel))
+            .Select(d => (d.SessionId, d.Surface, massKilograms)).ToList();
+        var own = shelf.LoadsOf(athleteId);
+        var missing = days.Where(d => !own.ContainsKey(d)).ToList();
+        if (missing.Count > 0)
         {
-            return [];
+            var tau = (await squads.CurveAsync(athleteId, cancel)).Fit?.Curve.Tau ?? DemandAthlete.UsualCurve.Tau;
+            var mass = massKilograms ?? LoadEffect.UsualMassKilograms;
+            var sessions = missing.Select(m => m.SessionId).Distinct().ToList();
+            var runs = (await Telling(db.Runs.Where(r => r.AthleteId == athleteId && sessions.Contains(r.SessionId))).ToListAsync(cancel)).ToLookup(r => (r.SessionId, r.Surface, massKilograms));
+            foreach (var day in missing.Where(runs.Contains))
+            {
+                own[day] = Tested(runs[day].Min(r => r.Day), day.Surface, day.SessionId, [.. runs[day]], tau, mass);
+            }
         }
 
-        var tau = (await squads.CurveAsync(athleteId, cancel)).Fit?.Curve.Tau ?? DemandAthlete.UsualCurve.Tau;
-        var mass = massKilograms ?? LoadEffect.UsualMassKilograms;
-        return
-        [
-            .. runs.GroupBy(r => (r.Day, r.Surface, r.SessionId)).OrderByDescending(g => g.Key.Day).Select(g =>
-            {
-                var all = g.Select(r => (Run: r, Kilograms: KilogramsOf(r, mass))).Where(x => x.Kilograms is not null && x.Run.Marks.Count > 0).Select(x => Told(x.Run, x.Kilograms!.Value)).ToList();
-                var points = LoadTest.Points(all, tau, mass);
-                return new LoadTestOfDay(g.Key.Day, g.Key.Surface, points, points.Line(), all.Count == 0 ? 0 : all.Max(r => r.Marks[^1].Metres - r.ClockFromMetres), g.Key.SessionId);
-            }),
-        ];
-    });
+        return [.. days.Where(own.ContainsKey).Select(d => own[d]).OrderByDescending(t => t.Day)];
+    }
+
+    private static LoadTestOfDay Tested(DateOnly day, Surface surface, int session, IReadOnlyList<Run> runs, double tau, double mass)
+    {
+        var all = runs.Select(r => (Run: r, Kilograms: KilogramsOf(r, mass))).Where(x => x.Kilograms is not null && x.Run.Marks.Count > 0).Select(x => Told(x.Run, x.Kilograms!.Value)).ToList();
+        var points = LoadTest.Points(all, tau, mass);
+        return new(day, surface, points, points.Line(), all.Count == 0 ? 0 : all.Max(r => r.Marks[^1].Metres - r.ClockFromMetres), session);
+    }
 
     /// <summary>What was on the sled: what was written down, else what the line said; 0 free; null where nobody knows.</summary>
     private static double? KilogramsOf(Run run, double massKilograms) => run.Load.Length == 0 ? 0
@@ -102,10 +112,11 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     /// <param name="today">The day for which it is asked.</param>
     /// <param name="cancel">Gives up.</param>
     /// <param name="butSession">A session left out: one that is running is no test yet.</param>
-    public async Task<(LoadKnown Known, LoadTestOfDay? Test)> KnownAsync(Athlete athlete, Surface surface, ClubKit kit, DateOnly today, CancellationToken cancel = default, int butSession = 0)
+    /// <param name="withCosts">False where only masses are asked for.</param>
+    public async Task<(LoadKnown Known, LoadTestOfDay? Test)> KnownAsync(Athlete athlete, Surface surface, ClubKit kit, DateOnly today, CancellationToken cancel = default, int butSession = 0, bool withCosts = true)
     {
         var curve = (await squads.CurveAsync(athlete.Id, cancel)).Fit?.Curve ?? DemandAthlete.UsualCurve;
-        var test = (await TestsAsync(athlete.Id, athlete.MassKilograms, cancel)).FirstOrDefault(t => t.Surface == surface && t.Found.Line is not null && t.Day > today.AddDays(-OldestDays) && t.SessionId != butSession);
-        return (new(curve, athlete.MassKilograms ?? LoadEffect.UsualMassKilograms, kit.On(surface), test?.Found.Line) { Costs = await CostsAsync(cancel) }, test);
+        var test = (await TestsAsync(athlete.Id, athlete.MassKilograms, cancel, butSession)).FirstOrDefault(t => t.Surface == surface && t.Found.Line is not null && t.Day > today.AddDays(-OldestDays));
+        return (new(curve, athlete.MassKilograms ?? LoadEffect.UsualMassKilograms, kit.On(surface), test?.Found.Line) { Costs = withCosts ? await CostsAsync(cancel) : new Dictionary<string, KitCost>() }, test);
     }
 }

@@ -5,6 +5,7 @@ using InchBurst.Core.Log;
 using InchBurst.Core.Progress;
 using InchBurst.Core.Season;
 using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
 
@@ -16,15 +17,15 @@ public sealed class CurveShelf
     private readonly ConcurrentDictionary<int, (DateOnly Day, StandingOutcome Curve)> curves = new();
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<long, double?>> bests = new();
     private readonly ConcurrentDictionary<int, (DateOnly Day, double Tau)> taus = new();
-    private readonly ConcurrentDictionary<int, IReadOnlyList<LoadTestOfDay>> loads = new();
+    private readonly ConcurrentDictionary<int, ConcurrentDictionary<(int Session, Surface Surface, double? Mass), LoadTestOfDay>> loads = new();
 
     private IReadOnlyDictionary<string, KitCost>? costs;
 
     /// <summary>What kit costs, worked out once until a run changes.</summary>
     public async Task<IReadOnlyDictionary<string, KitCost>> CostsAsync(Func<Task<IReadOnlyDictionary<string, KitCost>>> ask) => costs ??= await ask();
 
-    /// <summary>Load tests of an athlete, worked out once.</summary>
-    public async Task<IReadOnlyList<LoadTestOfDay>> LoadsAsync(int athleteId, Func<Task<IReadOnlyList<LoadTestOfDay>>> ask) => loads.TryGetValue(athleteId, out var known) ? known : loads[athleteId] = await ask();
+    /// <summary>Load tests of an athlete by session, floor and the body mass they were worked out with; each is worked out once.</summary>
+    public ConcurrentDictionary<(int Session, Surface Surface, double? Mass), LoadTestOfDay> LoadsOf(int athleteId) => loads.GetOrAdd(athleteId, _ => new());
 
     /// <summary>Best before a run's day, asked for once.</summary>
     public async Task<double?> BestBeforeAsync(int athleteId, long runId, Func<Task<double?>> ask)
@@ -55,7 +56,15 @@ public sealed class CurveShelf
     {
         curves.TryRemove(athleteId, out _);
         bests.TryRemove(athleteId, out _);
-        loads.TryRemove(athleteId, out _);
+        if (loads.TryGetValue(athleteId, out var own))
+        {
+            // What was run on other days stands.
+            foreach (var key in own.Where(o => o.Value.Day == day).Select(o => o.Key))
+            {
+                own.TryRemove(key, out _);
+            }
+        }
+
         costs = null;
         if (taus.TryGetValue(athleteId, out var known) && day < known.Day)
         {

@@ -41,6 +41,14 @@ public sealed class LoadsTests : IAsyncLifetime
         var days = await house.InDbAsync(db => db.Runs.Where(r => r.AthleteId == 1 && r.Load.StartsWith("sled")).Select(r => r.Day).Distinct().ToListAsync());
         Assert.Equal(days.OrderDescending(), tests.Select(t => t.Day));
 
+        // A floor said wrongly and put right is the test's floor too.
+        var newest = tests.First(t => t.Found.Line is not null);
+        await house.InDbAsync(db => db.Runs.Where(r => r.SessionId == newest.SessionId).ExecuteUpdateAsync(r => r.SetProperty(x => x.Surface, Surface.Turf)));
+        Assert.Equal(Surface.Turf, (await InAsync(b => b.TestsAsync(1, 68.4))).Single(t => t.SessionId == newest.SessionId).Surface);
+        await house.InDbAsync(db => db.Runs.Where(r => r.SessionId == newest.SessionId).ExecuteUpdateAsync(r => r.SetProperty(x => x.Surface, Surface.Track)));
+        Assert.Equal(tests.Count, (await InAsync(b => b.TestsAsync(1, 68.4))).Count);
+        Assert.Equal(tests.Count - 1, (await InAsync(b => b.TestsAsync(1, 68.4, but: newest.SessionId))).Count);
+
         // A day with one load gives no line and says why; a test day does, of its free runs and four loads.
         Assert.All(tests, t => Assert.Equal(t.Points.Select(p => p.Kilograms).Distinct().Count() >= LoadLine.FewestLoads, t.Found.Line is not null));
         Assert.Contains(tests, t => t.Found.Reason is { } reason && reason.Contains("at least 2 loads", StringComparison.Ordinal));

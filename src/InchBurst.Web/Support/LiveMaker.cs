@@ -58,7 +58,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             sight.PlannedSeconds, wire.Gates(sessionId, now), now, stamp, ask)
         {
             Used = setting.Used,
-            Load = demand is null || onLine is not { } who ? null : LiveLoad.Call(await ForAsync(demand, who, setting, live), sight.Timing, setting, await LoadedAsync(setting, session, who)),
+            Load = demand is not ({ IsResisted: true } or { IsAssisted: true }) || onLine is not { } who ? null : LiveLoad.Call(await ForAsync(demand, who, setting, live), sight.Timing, setting, await LoadedAsync(setting, session, who)),
             Rhythm = demand is null ? [] : LiveRhythm.Of(demand, sight.Turns, sight.Place!, live.Plan.BlockOf(demand.Line.Id)),
             Noted = demand is null ? new Dictionary<int, Noted>() : rows.Keys.ToDictionary(a => a, a => LiveEntry.NotedOn(state, a, demand.Line.Id, catalogue)),
         };
@@ -123,7 +123,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
     private async Task<LiveAthlete> LoadedAsync(LiveSetting setting, TrainingSession session, int id)
     {
         var athlete = setting.Athletes.FirstOrDefault(a => a.Id == id) ?? new LiveAthlete(id, "");
-        var test = (await loads.TestsAsync(id, athlete.MassKilograms)).FirstOrDefault(t => t.Surface == session.Surface && t.Found.Line is not null && t.Day > session.Day.AddDays(-LoadBook.OldestDays) && t.SessionId != session.Id);
+        var test = (await loads.TestsAsync(id, athlete.MassKilograms, but: session.Id)).FirstOrDefault(t => t.Surface == session.Surface && t.Found.Line is not null && t.Day > session.Day.AddDays(-LoadBook.OldestDays));
         return athlete with { Curve = (await squads.CurveAsync(id)).Fit?.Curve, Line = test?.Found.Line };
     }
 
@@ -161,8 +161,13 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
 
         var value = live.State.Run(run.Id)!;
         var said = LiveEntry.Meaning(live.State, value, await results.BestBeforeAsync(run), setting.School["stop.share"] / 100);
-        var loaded = await LoadedAsync(setting, live.Session, athlete.Id);
-        var load = live.Plan.Line(run.LineId) is { } line ? LiveLoad.Words(value, LiveEntry.DemandFor(line, setting, loaded), setting, loaded) : null;
+        string? load = null;
+        if (live.Plan.Line(run.LineId) is { } line && LineDemand.Of(line, catalogue) is { IsResisted: true } or { IsAssisted: true })
+        {
+            var loaded = await LoadedAsync(setting, live.Session, athlete.Id);
+            load = LiveLoad.Words(value, LiveEntry.DemandFor(line, setting, loaded), setting, loaded);
+        }
+
         return new(run, athlete, said.Meaning, LiveEntry.Splits(value.What, club.SpeedUnit), said.ChangeSeconds, said.DropOff, LiveEntry.Sides(said.Left, said.Right, run.Method), load is null ? measures : Told(MeasureKind.Load), timing) { Load = load };
     }
 }
