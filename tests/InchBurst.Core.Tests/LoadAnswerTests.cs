@@ -178,7 +178,7 @@ public sealed class LoadAnswerTests
         Assert.Contains(two.Sleds.SelectMany(s => s.Turns), t => t.Change == "no change");
 
         // A load in kilograms is the same for all, and one without a mass has no sheet.
-        Assert.All(LoadSheet.Of(squad, new(LoadKind.Sled, 25, LoadUnit.Kilogram), kits)!.Sleds.SelectMany(s => s.Turns), t => Assert.Equal((25.0, null, "10 + 5 + 2.5"), (t.Asked, t.Source, t.Plates)) );
+        Assert.All(LoadSheet.Of(squad, new(LoadKind.Sled, 25, LoadUnit.Kilogram), kits)!.Sleds.SelectMany(s => s.Turns), t => Assert.Equal((25.0, null, "10 + 5 + 2.5"), (t.Asked, t.Source, t.Plates)));
         Assert.Null(LoadSheet.Of(squad, new(LoadKind.Uphill, 8, LoadUnit.PercentGrade), kits));
         Assert.Null(LoadSheet.Of(squad, load, []));
     }
@@ -280,7 +280,13 @@ public sealed class LoadAnswerTests
         var marks = LineMarks.Expected(demand).Select(m => new LoggedMark(m, curve.TimeBetween(behind, m.Metres + 0.3)));
         var run = new LiveRun
         {
-            Id = Guid.NewGuid(), AthleteId = 1, LineId = 1, Rep = 1, Outcome = RunOutcome.Timed, By = "coach", FinishedAt = default,
+            Id = Guid.NewGuid(),
+            AthleteId = 1,
+            LineId = 1,
+            Rep = 1,
+            Outcome = RunOutcome.Timed,
+            By = "coach",
+            FinishedAt = default,
             Measures = kilograms is { } kg ? [new(MeasureKind.Load, kg)] : [],
             What = new LoggedRun { Day = new(2026, 11, 26), Kind = demand.Line.Kind, Effort = demand.HardestEffort, Method = method, Trigger = trigger, StartBehindGateMetres = timing.StartBehindGateMetres, Course = Trial.CourseKey(demand.Course), Load = Trial.LoadKey(demand.AppliedLoad), Marks = [.. marks] },
         };
