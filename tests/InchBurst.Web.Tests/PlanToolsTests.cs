@@ -81,7 +81,7 @@ public sealed class PlanToolsTests : IAsyncLifetime
     {
         var line = (await PlanAsync()).Lines.Single(l => l.Kind == WorkKind.MaxVelocity);
         var page = await coach.PageAsync($"{Url}?line={line.Id}");
-        foreach (var (field, value, words) in new[] { ("Reps", "many", "“many”"), ("Rest", "2", "2:00"), ("Effort", "900", "0 to 120"), ("Gates", "99", "beyond the end"), ("Load", "sled", "How heavy"), ("Reps", "0", "1 to 100") })
+        foreach (var (field, value, words) in new[] { ("Reps", "many", "“many”"), ("Rest", "2", "2:00"), ("Effort", "900", "0 to 120"), ("Gates", "99", "beyond the end"), ("Load", "sled 12", "How heavy"), ("Reps", "0", "1 to 100") })
         {
             var after = await DoAsync($"Fields&line={line.Id}", Fields(page, (field, value)));
             var input = after.QuerySelector($"[name={field}]")!;

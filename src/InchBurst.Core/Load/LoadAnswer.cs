@@ -192,7 +192,7 @@ public sealed record LoadAnswer
             IsInAim = aim.Holds(slower),
             Mind = Minded(document, known, slower, kilograms, aim),
             Distance = Range(aim.LeastMetres, aim.MostMetres, "m"),
-            Rest = Figures.Split(aim.Rest(aim.MostMetres)) is var plain && aim.Rest(aim.MostMetres) >= 60 ? $"{(int)(aim.Rest(aim.MostMetres) / 60)}:{aim.Rest(aim.MostMetres) % 60:00}" : plain,
+            Rest = Figures.Clock(aim.Rest(aim.MostMetres)),
             RestNote = $"{Figures.Number(aim.RestFor10)} s for each 10 m",
             Runs = Range(aim.LeastRuns, aim.MostRuns, "runs"),
             RunsNote = $"{Figures.Number(aim.LeastRuns * aim.LeastMetres)} to {Figures.Number(aim.MostRuns * aim.MostMetres)} m in all",
