@@ -90,6 +90,7 @@ public sealed class LiveSessionTests
         page.UntilText(".t-undo", "No time");
         page.Look(() => page.Driver.FindElements(By.CssSelector("[data-queue] button")).First(b => b.Displayed && b.Enabled).SendKeys(Keys.Enter));
         page.UntilText(".t-rep", "of 1");
+        page.Quiet();
         page.Keys("u");
         page.UntilText(".t-undo", "Taken back");
         Assert.Equal(24, Stored(app).Count);
