@@ -233,6 +233,8 @@ public sealed class LoadsTests : IAsyncLifetime
     [Fact]
     public async Task A_load_test_is_planned_and_put_into_a_session_in_one_step()
     {
+        // Every form of the page carries what lets it be sent.
+        Assert.All((await coach.PageAsync("/Loads/1")).QuerySelectorAll(".loads form[method=post]"), f => Assert.NotNull(f.QuerySelector("[name=__RequestVerificationToken]")));
         var (_, _, made) = await coach.PostAsync("/Loads/1", "/Loads/Test?handler=Plan", ("surface", "Turf"));
         var id = int.Parse(made.Headers.Location!.OriginalString.Split('/')[^1], System.Globalization.CultureInfo.InvariantCulture);
         var session = await house.InDbAsync(db => db.Sessions.SingleAsync(s => s.Id == id));
