@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Catalogue;
 
@@ -14,7 +15,7 @@ public static class ExerciseJson
     /// <summary>An exercise from JSON.</summary>
     /// <param name="json">Text made by <see cref="Write"/>, by this program or an older one.</param>
     /// <exception cref="JsonException">The text is not an exercise.</exception>
-    public static Exercise Read(string json) => JsonSerializer.Deserialize(json, ExerciseJsonContext.Default.ExerciseRow)?.ToExercise() ?? throw new JsonException("The exercise is empty.");
+    public static Exercise Read(string json) => JsonRead.Document(json, Exercise);
 
     internal static IEnumerable<Exercise> ReadBuiltIn()
     {
@@ -22,15 +23,48 @@ public static class ExerciseJson
         foreach (var resource in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".json", StringComparison.Ordinal)).Order(StringComparer.Ordinal))
         {
             using var stream = assembly.GetManifestResourceStream(resource)!;
-            foreach (var row in JsonSerializer.Deserialize(stream, ExerciseJsonContext.Default.ExerciseRowArray)!)
+            using var rows = JsonDocument.Parse(stream, new() { AllowTrailingCommas = true });
+            foreach (var row in rows.RootElement.EnumerateArray())
             {
-                yield return row.ToExercise();
+                yield return Exercise(row);
             }
         }
     }
+
+    // What is not written is as usual.
+    private static Exercise Exercise(JsonElement e)
+    {
+        var (kind, movement) = (e.GetProperty("kind").Name<WorkKind>(), e.Named<Movement>("movement"));
+        return new()
+        {
+            Name = e.MustText("name"),
+            Also = e.Texts("also") ?? [],
+            Kind = kind,
+            Family = e.MustText("family"),
+            Counted = e.GetProperty("counted").Name<CountedIn>(),
+            Dose = e.MustText("dose"),
+            Effort = e.MustNumber("effort"),
+            Movement = movement,
+            Load = e.At("load") is { } load ? PlanReader.Load(load) : null,
+            EachSide = e.Flag("eachSide"),
+            Contacts = e.Number("contacts") ?? 0,
+            ShortContact = e.Flag("shortContact"),
+            SecondsEach = e.Number("secondsEach") ?? 2,
+            Kit = e.Texts("kit") ?? [],
+            Points = e.Texts("points") ?? [],
+            Faults = e.Texts("faults") ?? [],
+            For = e.MustText("for"),
+            Easier = e.Text("easier"),
+            Harder = e.Text("harder"),
+            Cautions = e.Texts("cautions") ?? [],
+            Covers = e.Texts("covers") ?? [],
+            Stops = e.At("stops")?.GetBoolean() ?? (movement is null && kind == WorkKind.Turn),
+            StaticHold = e.Flag("staticHold"),
+        };
+    }
 }
 
-/// <summary>An exercise as it is written: generated readers give what is not written no value of its own, so what is usual is filled in here.</summary>
+/// <summary>An exercise as it is written.</summary>
 internal sealed record ExerciseRow
 {
     public required string Name { get; init; }
@@ -83,33 +117,6 @@ internal sealed record ExerciseRow
         Stops = e.Stops,
         StaticHold = e.StaticHold,
     };
-
-    public Exercise ToExercise() => new()
-    {
-        Name = Name,
-        Also = Also ?? [],
-        Kind = Kind,
-        Family = Family,
-        Counted = Counted,
-        Dose = Dose,
-        Effort = Effort,
-        Movement = Movement,
-        Load = Load,
-        EachSide = EachSide,
-        Contacts = Contacts,
-        ShortContact = ShortContact,
-        SecondsEach = SecondsEach ?? 2,
-        Kit = Kit ?? [],
-        Points = Points ?? [],
-        Faults = Faults ?? [],
-        For = For,
-        Easier = Easier,
-        Harder = Harder,
-        Cautions = Cautions ?? [],
-        Covers = Covers ?? [],
-        Stops = Stops ?? (Movement is null && Kind == WorkKind.Turn),
-        StaticHold = StaticHold,
-    };
 }
 
 /// <summary>Enumerations as their names.</summary>
@@ -123,5 +130,4 @@ internal sealed class Names<T>() : JsonStringEnumConverter<T>
     DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
     Converters = [typeof(Names<WorkKind>), typeof(Names<CountedIn>), typeof(Names<Movement>), typeof(Names<LoadKind>), typeof(Names<LoadUnit>)])]
 [JsonSerializable(typeof(ExerciseRow))]
-[JsonSerializable(typeof(ExerciseRow[]))]
 internal sealed partial class ExerciseJsonContext : JsonSerializerContext;

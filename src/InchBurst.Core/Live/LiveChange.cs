@@ -112,5 +112,5 @@ public sealed record LiveChange
     /// <summary>From text.</summary>
     /// <param name="json">Text made by <see cref="Write"/>.</param>
     /// <exception cref="JsonException">The text is no change.</exception>
-    public static LiveChange Read(string json) => JsonSerializer.Deserialize(json, LiveJsonContext.Default.LiveChange) ?? throw new JsonException("There is no change.");
+    public static LiveChange Read(string json) => JsonRead.Document(json, LiveReader.Change);
 }

@@ -30,7 +30,7 @@ public sealed class LiveDevice
     /// <exception cref="JsonException">The text is no session.</exception>
     public void Hear(string state)
     {
-        document = document with { State = JsonSerializer.Deserialize(state, LiveJsonContext.Default.LiveState) ?? throw new JsonException("There is no session.") };
+        document = document with { State = JsonRead.Document(state, LiveReader.State) };
         (waitingText, held) = ("[]", (document.State, []));
         sights.Clear();
     }

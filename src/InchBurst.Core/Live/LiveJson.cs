@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Live;
 
@@ -42,26 +43,14 @@ public sealed record LiveDocument(LiveState State, LiveSetting Setting, IReadOnl
     /// <summary>From text, with its exercises.</summary>
     /// <param name="json">Text made by <see cref="Write()"/>.</param>
     /// <exception cref="JsonException">The text is no such document.</exception>
-    public static LiveDocument Read(string json)
-    {
-        var document = JsonSerializer.Deserialize(json, LiveJsonContext.Default.LiveDocument) ?? throw new JsonException("There is no session.");
-        return document with { Setting = document.Setting with { Catalogue = new(document.Exercises.Select(ExerciseJson.Read)) { OwnChips = document.Chips } } };
-    }
+    public static LiveDocument Read(string json) => JsonRead.Document(json, LiveReader.Document);
 }
 
 /// <summary>A curve as its two numbers.</summary>
 internal sealed class CurveConverter : JsonConverter<SprintCurve>
 {
-    /// <inheritdoc/>
-    public override SprintCurve Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
-    {
-        reader.Read();
-        var mss = reader.GetDouble();
-        reader.Read();
-        var tau = reader.GetDouble();
-        reader.Read();
-        return new(mss, tau);
-    }
+    /// <summary>Not used: <see cref="LiveReader"/> reads.</summary>
+    public override SprintCurve Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => throw new NotSupportedException();
 
     /// <inheritdoc/>
     public override void Write(Utf8JsonWriter writer, SprintCurve value, JsonSerializerOptions options)
@@ -76,8 +65,8 @@ internal sealed class CurveConverter : JsonConverter<SprintCurve>
 /// <summary>A plan as its own document.</summary>
 internal sealed class PlanConverter : JsonConverter<SessionPlan>
 {
-    /// <inheritdoc/>
-    public override SessionPlan Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => PlanJson.Read(reader.GetString()!);
+    /// <summary>Not used: <see cref="LiveReader"/> reads.</summary>
+    public override SessionPlan Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => throw new NotSupportedException();
 
     /// <inheritdoc/>
     public override void Write(Utf8JsonWriter writer, SessionPlan value, JsonSerializerOptions options) => writer.WriteStringValue(PlanJson.Write(value));

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
@@ -117,6 +118,7 @@ public sealed record LiveRun
     public IReadOnlyList<Measured> Measures { get; init; } = [];
 
     /// <summary>Readings that say something and have not been taken back, in the order they came.</summary>
+    [JsonIgnore]
     public IReadOnlyList<LiveReading> Told => [.. Readings.Where(r => !r.IsTakenBack && r.Marks.Count > 0)];
 
     /// <summary>Its marks in words, or "no time".</summary>

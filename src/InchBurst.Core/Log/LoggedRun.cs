@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Sprint;
@@ -86,9 +87,11 @@ public sealed record LoggedRun
     public bool HasStart => Trigger != StartTrigger.ZoneLine;
 
     /// <summary>Marks timed from the start as gate times in metres; none when only a zone was timed.</summary>
+    [JsonIgnore]
     public IReadOnlyList<GateTime> Gates => HasStart ? [.. Marks.Select(m => new GateTime(m.At.Metres, m.Seconds))] : [];
 
     /// <summary>Stretches between marks; the first begins at the start when that was timed.</summary>
+    [JsonIgnore]
     public IReadOnlyList<SplitSegment> Segments => HasStart
         ? Splits.Segments(Gates)
         : [.. Marks.Zip(Marks.Skip(1), (a, b) => new SplitSegment(a.At.Metres, b.At.Metres, b.Seconds - a.Seconds))];

@@ -18,8 +18,8 @@ public static class PlanJson
     /// <exception cref="JsonException">The text is not a plan, or of a version this program does not know.</exception>
     public static SessionPlan Read(string json) => VersionOf(json) switch
     {
-        SessionPlan.Current => JsonSerializer.Deserialize(json, PlanJsonContext.Default.SessionPlan)!,
-        1 => PlanUpgrade.FromOne(JsonNode.Parse(json)!).Deserialize(PlanJsonContext.Default.SessionPlan)!,
+        SessionPlan.Current => JsonRead.Document(json, PlanReader.Plan),
+        1 => JsonRead.Document(PlanUpgrade.FromOne(JsonNode.Parse(json)!).ToJsonString(), PlanReader.Plan),
         > SessionPlan.Current and var version => throw new JsonException($"Plan version {version} is newer than this program."),
         _ => throw new JsonException("This is no plan."),
     };

@@ -17,7 +17,7 @@ let starting = null;
 
 /** Brings Core itself; it need not wait for the session it is to know. */
 export function start(base) {
-  starting ??= dotnetAt(base).then(({ dotnet }) => dotnet.create()).then((runtime) => runtime.getAssemblyExports("InchBurst.Device")).then((all) => { device = all.Device; });
+  starting ??= dotnetAt(base).then(({ dotnet }) => dotnet.create()).then((runtime) => runtime.getAssemblyExports("InchBurst.Device")).then((all) => { device = all.Device; performance.mark("core-here"); });
   // Brought anew when it is asked for again: the signal may have been gone.
   starting.catch(() => { starting = null; });
   return starting;
@@ -28,6 +28,7 @@ export async function load(base, document) {
   await start(base);
   device.Open(document);
   isOpen = true;
+  performance.mark("core-ready");
 }
 
 const attempt = (act) => {

@@ -26,7 +26,7 @@ export async function keepLines() {
   prefetched = Date.now();
   const on = await shelf(KEPT);
   if (!on) return;
-  for (const place of root.dataset.places.split(" ")) {
+  for (const place of root.dataset.places.split("|")) {
     const [line, round] = place.split(":");
     if (line === live()?.dataset.line && round === live()?.dataset.round) continue;
     const query = `?line=${line}&round=${round}`;

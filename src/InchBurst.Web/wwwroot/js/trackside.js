@@ -41,6 +41,7 @@ function listen() {
 async function begin() {
   if (!live()) return;
   const done = busy();
+  if (live().dataset.running && live().dataset.device) core.start(live().dataset.device).catch(() => {});
   await reload();
   if (document.body.dataset.kept) {
     here.reached = false;
