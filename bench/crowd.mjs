@@ -40,7 +40,7 @@ if (who.includes('name="here"')) await send(`${live}?handler=Start`, [["__Reques
 // The first line with times.
 let page = "";
 let marks = 0;
-for (const [, number] of [...(await send(live)).text.matchAll(/data-places="([^"]*)"/g)][0][1].split(" ").map((p) => [p, ...p.split(":")])) {
+for (const [, number] of [...(await send(live)).text.matchAll(/data-places="([^"]*)"/g)][0][1].split("|").map((p) => [p, ...p.split(":")])) {
   page = (await send(`${live}?handler=Line`, { __RequestVerificationToken: form, line: number, round: "1" }, "live")).text;
   marks = (page.match(/name="mark"/g) ?? []).length;
   if (marks > 0) break;

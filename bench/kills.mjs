@@ -40,7 +40,7 @@ const who = (await send(live)).text;
 await send(`${live}?handler=Start`, [["__RequestVerificationToken", form], ...[...who.matchAll(/name="here" value="(\d+)"/g)].map((m) => ["here", m[1]])]);
 const session = async () => JSON.parse((await send(`${live}?handler=Device`)).text);
 const { state } = await session();
-const places = /data-places="([^"]*)"/.exec((await send(live)).text)[1].split(" ").map((p) => p.split(":")[0]);
+const places = /data-places="([^"]*)"/.exec((await send(live)).text)[1].split("|").map((p) => p.split(":")[0]);
 let line;
 for (const place of places) {
   const page = (await send(`${live}?handler=Line`, { __RequestVerificationToken: form, line: place, round: "1" })).text;
