@@ -16,8 +16,12 @@ namespace InchBurst.Data;
 /// <param name="Found">The line, or why there is none.</param>
 /// <param name="Metres">Longest distance of these runs, m.</param>
 /// <param name="SessionId">Number of the session.</param>
-public sealed record LoadTestOfDay(DateOnly Day, Surface Surface, LoadTestPoints Runs, LoadLineOutcome Found, double Metres, int SessionId)
+/// <param name="Later">Later days whose runs are in it.</param>
+public sealed record LoadTestOfDay(DateOnly Day, Surface Surface, LoadTestPoints Runs, LoadLineOutcome Found, double Metres, int SessionId, int Later = 0)
 {
+    /// <summary>Its heaviest load as it was measured; null where no free run tells.</summary>
+    public LoadDay? Heaviest => Runs.Slowings.LastOrDefault(s => s.Kilograms > 0) is { Kilograms: > 0 } heaviest ? new(Day, heaviest.Kilograms, heaviest.Decrement, Found.Line is not null) : null;
+
     /// <summary>Top speed of each run.</summary>
     public IReadOnlyList<LoadPoint> Points => Runs.Points;
 }
@@ -50,8 +54,8 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     /// <summary>What kit without a mass costs, learnt from runs with it beside free ones of the same athlete and session, by its key.</summary>
     public Task<IReadOnlyDictionary<string, KitCost>> CostsAsync(CancellationToken cancel = default) => shelf.CostsAsync(async () =>
     {
-        var with = db.Runs.Where(r => r.Outcome == RunOutcome.Timed && (r.Load.StartsWith("band") || r.Load.StartsWith("chain") || r.Load.StartsWith("parachute")));
-        var runs = (await Telling(db.Runs.Where(r => (r.Load == "" || r.Load.StartsWith("band") || r.Load.StartsWith("chain") || r.Load.StartsWith("parachute")) && with.Any(w => w.SessionId == r.SessionId && w.AthleteId == r.AthleteId))).ToListAsync(cancel))
+        var with = db.Runs.Where(r => r.Outcome == RunOutcome.Timed && LoadEffect.Learnt.Any(k => r.Load.StartsWith(k)));
+        var runs = (await Telling(db.Runs.Where(r => (r.Load == "" || LoadEffect.Learnt.Any(k => r.Load.StartsWith(k))) && with.Any(w => w.SessionId == r.SessionId && w.AthleteId == r.AthleteId))).ToListAsync(cancel))
             .Where(r => r.Marks.Count > 0 && !r.Load.Any(char.IsAsciiDigit)).ToList();
         var decrements = new List<(string Key, double Decrement)>();
         foreach (var own in runs.GroupBy(r => (r.SessionId, r.AthleteId)))
@@ -105,6 +109,60 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     private static double? KilogramsOf(Run run, double massKilograms) => run.Load.Length == 0 ? 0
         : run.Measures.FirstOrDefault(m => m.Kind == MeasureKind.Load)?.Value ?? Trial.KilogramsOf(run.Load, massKilograms);
 
+    /// <summary>The load line that stands on a floor: of the newest test, with the days since in it.</summary>
+    /// <param name="athleteId">Number of the athlete.</param>
+    /// <param name="massKilograms">Body mass, kg, or null.</param>
+    /// <param name="surface">The floor.</param>
+    /// <param name="today">The day for which it is asked.</param>
+    /// <param name="cancel">Gives up.</param>
+    /// <param name="but">A session left out: one that is running is no test yet.</param>
+    public async Task<LoadTestOfDay?> StandingAsync(int athleteId, double? massKilograms, Surface surface, DateOnly today, CancellationToken cancel = default, int but = 0)
+    {
+        var tests = (await TestsAsync(athleteId, massKilograms, cancel, but)).Where(t => t.Surface == surface).ToList();
+        if (tests.FirstOrDefault(t => t.Found.Line is not null && t.Day > today.AddDays(-OldestDays)) is not { } test)
+        {
+            return null;
+        }
+
+        var later = tests.Where(t => t.Day > test.Day && t.Runs.Slowings.Count > 0).ToList();
+        var runs = test.Runs.With(later.Select(t => t.Runs));
+        return later.Count > 0 && runs.Line() is { Line: not null } found ? test with { Runs = runs, Found = found, Later = later.Count } : test;
+    }
+
+    /// <summary>Free runs soon after loaded ones against the athlete's usual over the same stretch, by session.</summary>
+    /// <param name="athleteId">Number of the athlete.</param>
+    /// <param name="today">The day for which it is asked; what is older than <see cref="OldestDays"/> is not usual any more.</param>
+    /// <param name="cancel">Gives up.</param>
+    public async Task<IReadOnlyDictionary<int, Contrast>> ContrastsAsync(int athleteId, DateOnly today, CancellationToken cancel = default)
+    {
+        var from = today.AddDays(-OldestDays);
+        var loaded = (await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Day > from && r.Load != "" && r.Outcome == RunOutcome.Timed).Select(r => new { r.SessionId, r.FinishedAt, r.Load }).ToListAsync(cancel))
+            .Where(r => !Trial.Helps(r.Load)).ToLookup(r => r.SessionId, r => r.FinishedAt);
+        var days = loaded.Select(g => g.Key).ToList();
+        if (days.Count == 0)
+        {
+            return new Dictionary<int, Contrast>();
+        }
+
+        // Free runs from rest over their whole length; the trial says which compare.
+        var free = (await Telling(db.Runs.Where(r => r.AthleteId == athleteId && r.Day > from && r.Load == "")).Where(r => r.Marks.Count > 0)
+            .Select(r => new { r.SessionId, r.FinishedAt, Whole = r.Stretches.Where(s => s.FromMillimetres == 0).OrderByDescending(s => s.ToMillimetres).Select(s => new { s.Key, s.ToMillimetres, s.Seconds }).FirstOrDefault() }).ToListAsync(cancel))
+            .Where(r => r.Whole is not null).ToList();
+        bool IsAfter(int session, DateTime at) => loaded[session].Any(l => l < at && (at - l).TotalMinutes <= Contrast.MostMinutes);
+        var usual = free.Where(r => !IsAfter(r.SessionId, r.FinishedAt)).ToLookup(r => (r.Whole!.Key, r.Whole.ToMillimetres), r => r.Whole!.Seconds);
+        var found = new Dictionary<int, Contrast>();
+        foreach (var day in free.Where(r => IsAfter(r.SessionId, r.FinishedAt)).GroupBy(r => r.SessionId))
+        {
+            var trial = day.GroupBy(r => (r.Whole!.Key, r.Whole.ToMillimetres)).MaxBy(g => (g.Count(), g.Key.ToMillimetres))!;
+            if (Contrast.Of(loaded[day.Key].Select(at => new ContrastRun(at, true, null)).Concat(trial.Select(r => new ContrastRun(r.FinishedAt, false, r.Whole!.Seconds))), [.. usual[trial.Key]]) is { } contrast)
+            {
+                found[day.Key] = contrast;
+            }
+        }
+
+        return found;
+    }
+
     /// <summary>What is known of an athlete on a floor.</summary>
     /// <param name="athlete">The athlete.</param>
     /// <param name="surface">The floor.</param>
@@ -116,7 +174,7 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     public async Task<(LoadKnown Known, LoadTestOfDay? Test)> KnownAsync(Athlete athlete, Surface surface, ClubKit kit, DateOnly today, CancellationToken cancel = default, int butSession = 0, bool withCosts = true)
     {
         var curve = (await squads.CurveAsync(athlete.Id, cancel)).Fit?.Curve ?? DemandAthlete.UsualCurve;
-        var test = (await TestsAsync(athlete.Id, athlete.MassKilograms, cancel, butSession)).FirstOrDefault(t => t.Surface == surface && t.Found.Line is not null && t.Day > today.AddDays(-OldestDays));
+        var test = await StandingAsync(athlete.Id, athlete.MassKilograms, surface, today, cancel, butSession);
         return (new(curve, athlete.MassKilograms ?? LoadEffect.UsualMassKilograms, kit.On(surface), test?.Found.Line) { Costs = withCosts ? await CostsAsync(cancel) : new Dictionary<string, KitCost>() }, test);
     }
 }

@@ -66,7 +66,7 @@ public sealed class LoadsTests : IAsyncLifetime
         Assert.InRange(push.Runs.Slowings[0].Decrement, 20, 40);
         var page = await coach.PageAsync("/Loads/1");
         Assert.Contains(page.QuerySelectorAll(".day-load"), d => d.TextContent.Contains($"{Figures.Number(push.Runs.Slowings[0].Decrement)}% slower, next ", StringComparison.Ordinal));
-        Assert.Equal(tests.Count, page.QuerySelectorAll(".loads section.section table.rows tbody tr").Length);
+        Assert.Equal(tests.Count, page.QuerySelectorAll(".sled-days tbody tr:not(.more)").Length);
         Assert.Contains("synthetic track", page.QuerySelector(".loads-line")!.TextContent);
         var grass = await coach.PageAsync("/Loads/1?surface=Grass");
         Assert.Contains("none yet", grass.QuerySelector(".loads-head")!.TextContent);
@@ -174,10 +174,52 @@ public sealed class LoadsTests : IAsyncLifetime
     [InlineData("rise=1&length=20", "5%")]
     [InlineData("level=50", "−30 to 30")]
     [InlineData("rise=30&length=20", "−30 to 30")]
-    [InlineData("rope=5&height=0.5", "6°")]
-    [InlineData("rope=2&height=0.6", "takes")]
-    [InlineData("rope=0.2&height=1", "0.5 to 50 m")]
-    public async Task Hill_and_rope_are_worked_out(string query, string says) => Assert.Contains(says, (await coach.PageAsync("/Settings/Kit?" + query)).Body!.TextContent);
+    public async Task A_hill_is_worked_out(string query, string says) => Assert.Contains(says, (await coach.PageAsync("/Settings/Kit?" + query)).Body!.TextContent);
+
+    [Fact]
+    public async Task A_harness_is_kept_worked_with_and_refused_where_it_cannot_be()
+    {
+        var (_, version) = await InAsync(b => b.KitAsync());
+        async Task<AngleSharp.Dom.IDocument> Post(string handler, int at, params (string, string)[] fields) => (await coach.PostAsync("/Settings/Kit", $"/Settings/Kit?handler={handler}", [.. fields, ("version", $"{at}")])).Page;
+        var wrong = await Post("Harness", version, ("at", "Chest"), ("rope", "0.2"), ("hook", "0.1"));
+        Assert.Contains(wrong.QuerySelectorAll(".wrong"), w => w.TextContent.Contains("0.5 to 50 m", StringComparison.Ordinal));
+        Assert.Equal(("0.2", "Chest"), (wrong.QuerySelector("[name=rope]")!.GetAttribute("value"), wrong.QuerySelector("[name=at] option[selected]")!.GetAttribute("value")));
+        var before = (await InAsync(b => b.KitAsync())).Kit.On(Surface.Track).Mu;
+        Assert.Contains("takes", (await Post("Harness", version, ("at", "Chest"), ("rope", "3,5"), ("hook", "0.1"))).Body!.TextContent);
+        var (kit, now) = await InAsync(b => b.KitAsync());
+        Assert.Equal(new Harness(HarnessAt.Chest, 3.5, 0.1), kit.Harness);
+        Assert.True(kit.On(Surface.Track).Mu < before * 0.9);
+        await Post("RemoveHarness", now);
+        Assert.Equal(before, (await InAsync(b => b.KitAsync())).Kit.On(Surface.Track).Mu);
+    }
+
+    [Fact]
+    public async Task Days_since_the_test_are_in_the_line_the_weeks_are_told_and_free_runs_after_the_sled_stand_beside_the_usual()
+    {
+        var tests = await InAsync(b => b.TestsAsync(1, 68.4));
+        var ended = tests.Where(t => t.Found.Line is not null).ToList();
+        var later = tests.Where(t => t.Day > ended[1].Day && t.SessionId != ended[0].SessionId).ToList();
+        Assert.NotEmpty(later);
+        var standing = (await InAsync(b => b.StandingAsync(1, 68.4, Surface.Track, ended[0].Day, but: ended[0].SessionId)))!;
+        Assert.Equal((ended[1].Day, later.Count, ended[1].Points.Count + later.Sum(t => t.Points.Count(p => p.Kilograms > 0))), (standing.Day, standing.Later, standing.Points.Count));
+        Assert.NotEqual(ended[1].Found.Line, standing.Found.Line);
+        Assert.Null(await InAsync(b => b.StandingAsync(1, 68.4, Surface.Grass, ended[0].Day)));
+        Assert.Null(await InAsync(b => b.StandingAsync(1, 68.4, Surface.Track, ended[0].Day.AddDays(LoadBook.OldestDays))));
+
+        // A push or contrast day: free 20 m within twelve minutes of the last sled, against those without one before.
+        var contrasts = await InAsync(b => b.ContrastsAsync(1, ended[0].Day.AddDays(7)));
+        Assert.Equal(tests.Where(t => t.Runs.Slowings.Count == 1).Select(t => t.SessionId).Order(), contrasts.Keys.Order());
+        Assert.All(contrasts.Values, c => Assert.InRange(c.FasterPercent, -3, 3));
+        Assert.All(contrasts.Values, c => Assert.True(c.UsualRuns >= 2 * (ended.Count - 1)));
+        Assert.Empty(await InAsync(b => b.ContrastsAsync(1, ended[0].Day.AddDays(LoadBook.OldestDays + 1))));
+
+        var page = await coach.PageAsync("/Loads/1");
+        Assert.Equal(8, page.QuerySelectorAll(".weeks li").Length);
+        Assert.Single(page.QuerySelectorAll(".weeks li[aria-current=step]"));
+        Assert.Contains("Tuesday push", page.QuerySelector(".way-next")!.TextContent);
+        Assert.Contains(page.QuerySelectorAll(".sled-days tr.more"), r => r.TextContent.Contains("free after the load, usual", StringComparison.Ordinal));
+        Assert.Contains("holds the load light", (await coach.PageAsync("/Loads/15")).QuerySelector(".way")!.TextContent);
+    }
 
     [Fact]
     public async Task What_a_band_costs_is_learnt_from_runs_beside_free_ones_and_used_from_then_on()
@@ -221,8 +263,9 @@ public sealed class LoadsTests : IAsyncLifetime
     {
         var page = await coach.PageAsync("/Loads/1?surface=Track");
         Assert.Empty(page.QuerySelectorAll(".tow .caution"));
-        var rows = page.QuerySelectorAll(".tow tbody tr").Select(r => r.TextContent.Trim()).ToList();
+        var rows = page.QuerySelectorAll(".tow-speeds tbody tr").Select(r => r.TextContent.Trim()).ToList();
         Assert.StartsWith("+5%", rows[^1]);
+        Assert.Equal("45678", string.Concat(page.QuerySelectorAll(".cords tbody tr")[1].QuerySelectorAll("td").Select(d => d.TextContent.Trim())));
         Assert.Contains(page.QuerySelectorAll(".tow-steps li"), l => l.TextContent.Contains("nobody stands in line", StringComparison.Ordinal));
         Assert.Contains("Not on a hard floor", (await coach.PageAsync("/Loads/1?surface=Road")).QuerySelector(".tow .caution")!.TextContent);
         Assert.Contains("Young athletes are not pulled", (await coach.PageAsync("/Loads/15")).QuerySelector(".tow .caution")!.TextContent);

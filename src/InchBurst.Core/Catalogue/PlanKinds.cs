@@ -24,7 +24,7 @@ public static class PlanKinds
                 return WorkKind.Strength;
             case LoadKind.Tow or LoadKind.Downhill when runs:
                 return WorkKind.Assisted;
-            case LoadKind.Sled or LoadKind.Chain or LoadKind.Parachute or LoadKind.Uphill or LoadKind.Band or LoadKind.Vest when runs:
+            case LoadKind.Sled or LoadKind.Chain or LoadKind.Parachute or LoadKind.Uphill or LoadKind.Band or LoadKind.Partner or LoadKind.Vest when runs:
                 return WorkKind.Resisted;
         }
 

@@ -29,8 +29,12 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
     public bool IsFree => Load.Length == 0;
 
     /// <summary>True when it was run with help.</summary>
-    public bool IsAssisted => Load.StartsWith("tow", StringComparison.Ordinal) || Load.StartsWith("downhill", StringComparison.Ordinal)
-        || (Load.StartsWith("band", StringComparison.Ordinal) && Load.EndsWith('v') && !Load.Contains('-', StringComparison.Ordinal));
+    public bool IsAssisted => Helps(Load);
+
+    /// <summary>True for the key of a load that helps.</summary>
+    /// <param name="load">Load as a key.</param>
+    public static bool Helps(string load) => load.StartsWith("tow", StringComparison.Ordinal) || load.StartsWith("downhill", StringComparison.Ordinal)
+        || (load.StartsWith("band", StringComparison.Ordinal) && load.EndsWith('v') && !load.Contains('-', StringComparison.Ordinal));
 
     /// <summary>True for running straight ahead.</summary>
     public bool IsStraight => Course == Straight;

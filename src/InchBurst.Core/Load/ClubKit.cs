@@ -27,6 +27,43 @@ public sealed record PullTest(DateOnly Day, string Sled, Surface Surface, double
     public Friction? Friction => Friction.OfPulls(Newtons, Kilograms).Friction;
 }
 
+/// <summary>Where a rope is hooked on the body.</summary>
+public enum HarnessAt
+{
+    /// <summary>Belt at the waist.</summary>
+    Waist,
+
+    /// <summary>Harness at the chest.</summary>
+    Chest,
+}
+
+/// <summary>Rope and harness of a club.</summary>
+/// <param name="At">Where it is hooked on the body.</param>
+/// <param name="RopeMetres">Length of the rope, m, 0.5 to 50.</param>
+/// <param name="SledHookMetres">Height of the hook on the sled, m, 0 to 1.</param>
+public sealed record Harness(HarnessAt At, double RopeMetres, double SledHookMetres)
+{
+    // Height of the hook as a share of stature, upright (Winter 2009, from memory: hip 0.53, shoulder 0.82; belt and chest band between).
+    private const double WaistShare = 0.6;
+    private const double ChestShare = 0.72;
+
+    /// <summary>The rope of an athlete of usual stature.</summary>
+    [JsonIgnore]
+    public Rope Rope => new(RopeMetres, Math.Clamp(((At == HarnessAt.Waist ? WaistShare : ChestShare) * LoadKnown.UsualHeightMetres) - SledHookMetres, 0, RopeMetres));
+
+    /// <summary>What is wrong with it, in a coach's words; null when nothing is.</summary>
+    [JsonIgnore]
+    public string? Problem => RopeMetres is not (>= 0.5 and <= 50) ? "A rope is 0.5 to 50 m long."
+        : SledHookMetres is not (>= 0 and <= 1) ? "The hook on the sled stands 0 to 1 m above the floor."
+        : Rope.Degrees > MostDegrees ? $"That rope would rise {Figures.Number(Rope.Degrees)}°: it would lift the sled. Take a longer one." : null;
+
+    /// <summary>Steepest rope that still drags a sled, degrees (common practice).</summary>
+    public const double MostDegrees = 45;
+
+    /// <summary>What the place changes (common practice).</summary>
+    public static string Words(HarnessAt at) => at == HarnessAt.Waist ? "At the waist it pulls near the hips and leaves the trunk free." : "At the chest the trunk has to lean more to balance it, and the rope is steeper.";
+}
+
 /// <summary>Sleds, plates and pull tests of a club.</summary>
 /// <param name="Sleds">Sleds, in the order of their lanes.</param>
 /// <param name="Plates">Plates.</param>
@@ -36,12 +73,19 @@ public sealed record ClubKit(IReadOnlyList<ClubSled> Sleds, IReadOnlyList<ClubPl
     /// <summary>Most sleds of a club.</summary>
     public const int MostSleds = 12;
 
+    /// <summary>Rope and harness; null while nobody has said them.</summary>
+    public Harness? Harness { get; init; }
+
     /// <summary>Nothing said yet.</summary>
     public static ClubKit Empty { get; } = new([], [], []);
 
-    /// <summary>The friction that stands for a floor: the latest pull test on it, else the table.</summary>
+    /// <summary>The friction that stands for a floor: the latest pull test on it, else the table; less what a steep rope takes off.</summary>
     /// <param name="surface">The floor.</param>
-    public Friction On(Surface surface) => Pulls.Where(p => p.Surface == surface && p.Friction is not null).MaxBy(p => p.Day)?.Friction ?? Friction.Of(surface);
+    public Friction On(Surface surface)
+    {
+        var flat = Latest(surface)?.Friction ?? Friction.Of(surface);
+        return Harness is { Rope: { Degrees: > Rope.TellFromDegrees } rope } ? flat with { Mu = flat.Mu * rope.ShareLeft(flat), Spread = flat.Spread * rope.ShareLeft(flat) } : flat;
+    }
 
     /// <summary>The latest pull test on a floor, or null.</summary>
     /// <param name="surface">The floor.</param>

@@ -21,6 +21,17 @@ public sealed record LoadDocument(double TopSpeed, double Tau, double BodyKilogr
     /// <summary>What is known.</summary>
     public LoadKnown Known() => new(new SprintCurve(TopSpeed, Tau), BodyKilograms, Friction, Line);
 
+    /// <summary>The load nearest to one wanted that plates can make, kg; without a kit, and for a pull, half kilograms.</summary>
+    /// <param name="kilograms">Load wanted, kg.</param>
+    public double Made(double kilograms) => Made(kilograms, out _);
+
+    /// <summary>The same with its plates, where there is a kit and the load is no pull.</summary>
+    internal double Made(double kilograms, out PlateStack? stack)
+    {
+        stack = Kit is null || kilograms < Kit.SledKilograms / 2 ? null : Kit.For(kilograms);
+        return stack?.Kilograms ?? Math.Round(kilograms / LoadAnswer.Step) * LoadAnswer.Step;
+    }
+
     /// <summary>As text.</summary>
     public string Write() => JsonSerializer.Serialize(this, LoadJsonContext.Default.LoadDocument);
 
@@ -113,6 +124,9 @@ public sealed record LoadAnswer
     /// <summary>What is run next to it.</summary>
     public string Next { get; init; } = "";
 
+    /// <summary>The hill that slows as much: "about 9% uphill (5.1°)".</summary>
+    public string Hill { get; init; } = "";
+
     /// <summary>The sources, the best first.</summary>
     public IReadOnlyList<LoadAnswerSource> Sources { get; init; } = [];
 
@@ -145,7 +159,8 @@ public sealed record LoadAnswer
     /// <summary>Most help that is answered, percent, and by pull only.</summary>
     public const double MostHelp = 10;
 
-    private const double Step = 0.5;
+    /// <summary>Step of loads without plates, kg.</summary>
+    internal const double Step = 0.5;
     private const double AxisStep = 5;
 
     /// <summary>The answer for a slowing.</summary>
@@ -156,13 +171,13 @@ public sealed record LoadAnswer
     {
         var known = document.Known();
         var asked = Math.Clamp(double.IsFinite(decrement) ? decrement : 0, -MostHelp, MostDecrement);
-        var kilograms = Made(document, known.Best(asked).Load.Kilograms, out var stack);
+        var kilograms = document.Made(known.Best(asked).Load.Kilograms, out var stack);
         for (var i = 0; i < Math.Abs(steps); i++)
         {
             var (from, by) = (kilograms, Math.Sign(steps) * Step);
             for (var wanted = from + by; wanted is > -60 and < 400 && Math.Abs(kilograms - from) < 1e-9; wanted += by)
             {
-                kilograms = Made(document, wanted, out stack);
+                kilograms = document.Made(wanted, out stack);
             }
         }
 
@@ -199,6 +214,7 @@ public sealed record LoadAnswer
             See = aim.See,
             Lighten = aim.Lighten,
             Next = aim.Next,
+            Hill = Slope.GradeFor(known, slower) is { } grade ? $"about {Figures.Number(Math.Abs(grade))}% {(grade < 0 ? "downhill" : "uphill")} ({Figures.Number(Math.Abs(Slope.DegreesOf(grade)), 1)}°), approximate" : "no hill is that steep",
             Sources = [.. sources.Select(s => new LoadAnswerSource(NameOf(s.Kind), Note(document, s), s.Load.Kilograms, s.KnowsAthlete ? s.Load.Low : s.Load.Kilograms, s.KnowsAthlete ? s.Load.High : s.Load.Kilograms, !s.KnowsAthlete, Mass(s.Load.Kilograms),
                 s == best ? "" : (s.Load.Kilograms < best.Load.Kilograms ? "\u2212" : "+") + Mass(Math.Abs(s.Load.Kilograms - best.Load.Kilograms))))],
             AxisLow = Math.Floor((Math.Min(kilograms, sources.Min(s => Math.Min(s.Load.Kilograms, s.KnowsAthlete ? s.Load.Low : double.PositiveInfinity))) - 1) / AxisStep) * AxisStep,
@@ -220,19 +236,6 @@ public sealed record LoadAnswer
     private static string Words(double percent) => percent < 0 ? $"+{Figures.Number(-percent)}%" : $"\u2212{Figures.Number(percent)}%";
 
     private static string Plain(double kilograms) => Figures.Number(kilograms, 2);
-
-    // What plates can make; without a kit, and for a pull, half kilograms.
-    private static double Made(LoadDocument document, double kilograms, out PlateStack? stack)
-    {
-        stack = null;
-        if (document.Kit is null || kilograms < document.Kit.SledKilograms / 2)
-        {
-            return Math.Round(kilograms / Step) * Step;
-        }
-
-        stack = document.Kit.For(kilograms);
-        return stack.Kilograms;
-    }
 
     private static string Minded(LoadDocument document, LoadKnown known, double slower, double kilograms, LoadAim aim)
     {

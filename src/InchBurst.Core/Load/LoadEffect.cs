@@ -79,6 +79,9 @@ public sealed record LoadEffect(LoadSense Sense, double SpeedShare, bool Measure
     /// <param name="load">The load.</param>
     public static string CostKey(LineLoad load) => (load.Unit == LoadUnit.None ? $"{load.Kind}" : $"{load.Kind}{load.Unit}").ToLowerInvariant();
 
+    /// <summary>Kit without a mass that tells what it costs, so that runs with and without it have to, as its key begins.</summary>
+    public static IReadOnlyList<string> Learnt { get; } = [.. new[] { LoadKind.Band, LoadKind.Chain, LoadKind.Parachute, LoadKind.Partner }.Select(k => $"{k}".ToLowerInvariant())];
+
     /// <summary>Which way a load acts, known from what it is.</summary>
     /// <param name="load">The load; null for none.</param>
     public static LoadSense SenseOf(LineLoad? load) => load?.Kind switch
@@ -108,9 +111,9 @@ public sealed record LoadEffect(LoadSense Sense, double SpeedShare, bool Measure
         (LoadKind.Sled or LoadKind.Chain, LoadUnit.Light) => 8,
         (LoadKind.Sled or LoadKind.Chain, LoadUnit.Heavy) => 40,
         (LoadKind.Sled or LoadKind.Chain, _) => 15,
-        (LoadKind.Band, LoadUnit.Light) => 5,
-        (LoadKind.Band, LoadUnit.Heavy) => 25,
-        (LoadKind.Band, _) => 12,
+        (LoadKind.Band or LoadKind.Partner, LoadUnit.Light) => 5,
+        (LoadKind.Band or LoadKind.Partner, LoadUnit.Heavy) => 25,
+        (LoadKind.Band or LoadKind.Partner, _) => 12,
         (LoadKind.Uphill, _) => 9,
         (LoadKind.Downhill, _) => -4,
         (LoadKind.Tow, _) => -4,

@@ -106,6 +106,17 @@ public sealed record LoadTestPoints(IReadOnlyList<LoadPoint> Points, double Fall
         ? [.. Points.Where(p => p.Kilograms != 0).GroupBy(p => p.Kilograms).OrderBy(g => g.Key).Select(g => (g.Key, 100 * (1 - (g.Average(p => p.TopSpeed) / free))))]
         : [];
 
+    /// <summary>These with the runs of later days, each taken as a share of its own day's free speed, so that a good or a heavy day does not bend the line; days without a free run say nothing.</summary>
+    /// <param name="later">Later days on the same floor.</param>
+    public LoadTestPoints With(IEnumerable<LoadTestPoints> later)
+    {
+        var free = Points.Where(p => p.Kilograms == 0).Average(p => p.TopSpeed);
+        return this with { Points = [.. Points, .. later.SelectMany(d => d.Shares.Select(s => new LoadPoint(s.Kilograms, s.Share * free)))] };
+    }
+
+    private IEnumerable<(double Kilograms, double Share)> Shares => Points.Any(p => p.Kilograms == 0) && Points.Where(p => p.Kilograms == 0).Average(p => p.TopSpeed) is var free
+        ? Points.Where(p => p.Kilograms != 0).Select(p => (p.Kilograms, p.TopSpeed / free)) : [];
+
     /// <summary>The load line through them.</summary>
     public LoadLineOutcome Line() => LoadLine.Of(Points, DragPerKilogram / Fall);
 }

@@ -19,8 +19,9 @@ public static class Towing
     /// <summary>Highest ceiling any school may set, percent over free speed: beyond it the legs cannot follow (common practice).</summary>
     public const double HighestCeiling = 10;
 
-    // Elastic cord is stretched to at most twice its length by makers' usual advice (common practice); half of that first.
+    // Elastic cord is stretched to at most twice its length by makers' usual advice; the first run takes a quarter of that, and each step as much (common practice).
     private const double MostStretch = 2;
+    private const double Step = 0.25;
 
     /// <summary>Set-up steps with their cautions.</summary>
     public static IReadOnlyList<string> Steps { get; } =
@@ -43,9 +44,12 @@ public static class Towing
     /// <param name="zoneMetres">Length of the zone, m.</param>
     public static double ZoneSeconds(double free, double percent, double zoneMetres) => zoneMetres / Speed(free, percent);
 
-    /// <summary>Length to stretch a cord to at most, m.</summary>
+    /// <summary>Lengths to stretch a cord to, step by step, m: one run each, gates read, and no further once the ceiling is reached.</summary>
     /// <param name="restMetres">Its length at rest, m, above 0.</param>
-    public static double MostStretchMetres(double restMetres) => restMetres * MostStretch;
+    public static IReadOnlyList<double> StretchMetres(double restMetres) => [.. Enumerable.Range(1, (int)Math.Round((MostStretch - 1) / Step)).Select(i => restMetres * (1 + (i * Step)))];
+
+    /// <summary>Lengths of cord that are answered, m.</summary>
+    public static IReadOnlyList<double> Cords { get; } = [3, 4, 5, 6, 8];
 
     /// <summary>Why somebody must not be pulled here, one reason each; empty when nothing speaks against it.</summary>
     /// <param name="setting">Who and where.</param>

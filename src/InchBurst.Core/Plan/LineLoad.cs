@@ -29,6 +29,9 @@ public enum LoadKind
 
     /// <summary>Share of the most that can be lifted once.</summary>
     Lift,
+
+    /// <summary>Held back by a partner's hands or a strap.</summary>
+    Partner,
 }
 
 /// <summary>What a load's amount counts.</summary>

@@ -40,6 +40,7 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
         new("reps.flies", "Most runs at top speed", "", 1, 20),
         new("load.bracket", "Load for top-speed work changes speed by at most", "%", 1, 30),
         new("load.heaviest", "Load for acceleration slows by at most", "%", 5, 80),
+        new("load.weeks", "Weeks from the heaviest sled to free running; 0 holds the load light", "", 0, 16),
         new("assisted.ceiling", "Help quickens by at most", "%", 1, 10),
         new("reach.topspeed", "A top-speed run reaches at least", "% of own", 85, 99),
         new("stop.share", "Stop when a rep falls below", "% of the day's best", 80, 99),
@@ -66,6 +67,7 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
             ("reps.flies", 6, "Four to six good runs do it (common practice)."),
             ("load.bracket", 10, "Within 10% of free speed the movement stays the same (common practice)."),
             ("load.heaviest", 10, "This school pulls light loads only."),
+            ("load.weeks", 0, "Light loads are held all season (common practice)."),
             ("assisted.ceiling", 5, "At most 105% in much of the literature (Haugen et al. 2019)."),
             ("reach.topspeed", 95, "Below 95% of own top speed a run trains something else (common practice)."),
             ("stop.share", 95, "A drop of 3 to 5% ends quality (common practice)."),
@@ -74,6 +76,7 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
         new("Heavy to light sled", "Heavy sleds build the push; over weeks they go heavy to light to free.", Set(
             ("rest.heavy", 90, "About 90 s for each 10 m with a heavy sled (common practice)."),
             ("load.heaviest", 60, "Anything that still moves forward; power is highest near half of free speed (Cross et al. 2017)."),
+            ("load.weeks", 8, "Heavy to light to free over about two months (common practice)."),
             ("volume.resisted", 250, "Resisted running is the main work here (common practice)."),
             ("volume.acceleration", 200, "Less free acceleration, since the sled gives the push (common practice)."),
             ("warmup.least", 12, "Starts under load are slower and need a little less (common practice)."))),
@@ -90,6 +93,7 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
             ("reps.flies", 4, "A small exposure once or twice a week (common practice)."),
             ("reach.topspeed", 90, "90% of own best counts as an exposure (common practice)."),
             ("load.heaviest", 30, "Moderate loads leave nobody stiff for a match (common practice)."),
+            ("load.weeks", 6, "From a strong push to light to free within six weeks (common practice)."),
             ("cooldown.least", 3, "Part of team training follows (common practice)."))),
     ];
 

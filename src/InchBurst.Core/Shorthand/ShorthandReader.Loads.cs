@@ -14,7 +14,7 @@ internal sealed partial class ShorthandReader
             return new(loadKind, 0, aim);
         }
 
-        if (loadKind is LoadKind.Band or LoadKind.Sled or LoadKind.Chain && Now.Kind == TokenKind.Word && BandWords.TryGetValue(Now.Text, out var band))
+        if (loadKind is LoadKind.Band or LoadKind.Partner or LoadKind.Sled or LoadKind.Chain && Now.Kind == TokenKind.Word && BandWords.TryGetValue(Now.Text, out var band))
         {
             at++;
             return new(loadKind, 0, band);
@@ -32,7 +32,7 @@ internal sealed partial class ShorthandReader
             return new(loadKind, 0, LoadUnit.None);
         }
 
-        if (loadKind is LoadKind.Parachute or LoadKind.Band && !Now.Is('-') && !Now.Is('+'))
+        if (loadKind is LoadKind.Parachute or LoadKind.Band or LoadKind.Partner && !Now.Is('-') && !Now.Is('+'))
         {
             return new(loadKind, 0, LoadUnit.None);
         }

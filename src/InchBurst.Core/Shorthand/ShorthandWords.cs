@@ -7,7 +7,7 @@ namespace InchBurst.Core.Shorthand;
 internal static class ShorthandWords
 {
     public static readonly string[] Keywords =
-        ["from", "rest", "gates", "through", "each side", "in waves", "for", "cue", "as", "log", "sled", "chain", "parachute", "band", "vest", "uphill", "downhill", "tow"];
+        ["from", "rest", "gates", "through", "each side", "in waves", "for", "cue", "as", "log", "sled", "chain", "parachute", "band", "partner", "vest", "uphill", "downhill", "tow"];
 
     public static readonly IReadOnlyDictionary<string, DistanceUnit> DistanceUnits = new Dictionary<string, DistanceUnit>(StringComparer.OrdinalIgnoreCase)
     {
@@ -116,6 +116,7 @@ internal static class ShorthandWords
         ["chain"] = LoadKind.Chain,
         ["parachute"] = LoadKind.Parachute,
         ["band"] = LoadKind.Band,
+        ["partner"] = LoadKind.Partner,
         ["vest"] = LoadKind.Vest,
         ["uphill"] = LoadKind.Uphill,
         ["downhill"] = LoadKind.Downhill,

@@ -3,6 +3,7 @@ using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Load;
 using InchBurst.Core.Plan;
+using InchBurst.Core.School;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
 using InchBurst.Data.Entities;
@@ -15,6 +16,9 @@ public sealed partial class DemoClub
 {
     // What the floor truly is; the code that works loads out sees times and the pull test only.
     private const double TrueFriction = 0.56;
+
+    // Sled days go by a school of their own: heavy to light to free.
+    private static readonly string SledSchool = CoachingSchool.BuiltIn[1].Name;
 
     private readonly Random sledge = new(seed + 3);
 
@@ -54,14 +58,14 @@ public sealed partial class DemoClub
         db.Clubs.Local.Single().LoadKitJson = (Kit with { Pulls = pulls }).Write();
         var next = today.AddDays(1 + ((DayOfWeek.Tuesday - today.AddDays(1).DayOfWeek + 7) % 7));
         var planned = Session(team, "Tuesday push", next, Push);
-        planned.Surface = Surface.Track;
+        (planned.Surface, planned.School) = (Surface.Track, SledSchool);
         db.Sessions.Add(planned);
     }
 
     private void Pull(ClubDb db, Squad squad, string name, DateOnly day, string[] lines, int week)
     {
         var session = Session(squad, name, day, lines);
-        (session.RanPlanJson, session.State, session.Surface, session.StartSaid, session.StartBehindGateMetres) = (session.PlanJson, SessionState.Ended, Surface.Track, true, 0.3);
+        (session.RanPlanJson, session.State, session.Surface, session.StartSaid, session.StartBehindGateMetres, session.School) = (session.PlanJson, SessionState.Ended, Surface.Track, true, 0.3, SledSchool);
         session.StartedAt = day.ToDateTime(new TimeOnly(16, 30), DateTimeKind.Utc);
         session.EndedAt = session.StartedAt.Value.AddMinutes(60);
         db.Sessions.Add(session);

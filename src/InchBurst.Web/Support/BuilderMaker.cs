@@ -138,7 +138,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var sum = Sum(plan, setting);
         var named = new[] { ("turning", sum.TurnMetres), ("light loads", sum.LightMetres), ("heavy loads", sum.HeavyMetres), ("with help", sum.AssistedMetres), ("bounds and hops", sum.BoundMetres) }.Where(n => n.Item2 > 0).ToList();
         var demands = plan.Lines.Select(setting.DemandOf).ToList();
-        var loads = demands.Select(d => d.AppliedLoad?.Kind).Where(k => k is LoadKind.Sled or LoadKind.Chain or LoadKind.Parachute or LoadKind.Band or LoadKind.Vest or LoadKind.Tow).Select(k => k!.Value.ToString().ToLowerInvariant());
+        var loads = demands.Select(d => d.AppliedLoad?.Kind).Where(k => k is LoadKind.Sled or LoadKind.Chain or LoadKind.Parachute or LoadKind.Band or LoadKind.Partner or LoadKind.Vest or LoadKind.Tow).Select(k => k!.Value.ToString().ToLowerInvariant());
         var gates = demands.Select(d => LineMarks.Expected(d).Count).DefaultIfEmpty(0).Max();
         var kit = demands.SelectMany(d => d.Exercise?.Kit ?? []).Concat(loads).Concat(gates > 0 ? [$"{gates} {(gates == 1 ? "gate" : "gates")} or a watch", "tape and cones"] : []).Distinct(StringComparer.OrdinalIgnoreCase).ToList();
         var before = await sessions.BeforeAsync(planned.Session, 28);

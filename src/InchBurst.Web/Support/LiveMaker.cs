@@ -123,7 +123,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
     private async Task<LiveAthlete> LoadedAsync(LiveSetting setting, TrainingSession session, int id)
     {
         var athlete = setting.Athletes.FirstOrDefault(a => a.Id == id) ?? new LiveAthlete(id, "");
-        var test = (await loads.TestsAsync(id, athlete.MassKilograms, but: session.Id)).FirstOrDefault(t => t.Surface == session.Surface && t.Found.Line is not null && t.Day > session.Day.AddDays(-LoadBook.OldestDays));
+        var test = await loads.StandingAsync(id, athlete.MassKilograms, session.Surface, session.Day, but: session.Id);
         return athlete with { Curve = (await squads.CurveAsync(id)).Fit?.Curve, Line = test?.Found.Line };
     }
 

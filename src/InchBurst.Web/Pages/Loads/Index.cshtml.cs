@@ -56,6 +56,21 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
 
     public LoadedLine? Next { get; private set; }
 
+    /// <summary>How loads go over the weeks, as the school has it.</summary>
+    public LoadPath Path { get; private set; } = null!;
+
+    /// <summary>Days of the way that is under way.</summary>
+    public IReadOnlyList<LoadDay> Way { get; private set; } = [];
+
+    /// <summary>The next load, with its reason.</summary>
+    public LoadProposal Proposal { get; private set; } = null!;
+
+    /// <summary>The day the next load is for.</summary>
+    public DateOnly NextDay => Next?.Session.Day ?? desk.Today;
+
+    /// <summary>Free runs after loaded ones against the usual, by session.</summary>
+    public IReadOnlyDictionary<int, Contrast> Contrasts { get; private set; } = new Dictionary<int, Contrast>();
+
     public SquadSheet? Sheet { get; private set; }
 
     /// <summary>Why this athlete must not be pulled here; empty when nothing speaks against it.</summary>
@@ -77,6 +92,7 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
             return id is null ? Page() : NotFound();
         }
 
+        Contrasts = await loads.ContrastsAsync(Athlete!.Id, desk.Today);
         var squad = Athletes.Where(a => a.Availability != Availability.Out).ToList();
         if (Next is { } next)
         {
@@ -133,15 +149,18 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
             return false;
         }
 
-        School = (await schools.AllAsync()).FirstOrDefault(s => s.Name == (Athlete.Squad ?? squad).School) ?? CoachingSchool.Usual;
-        Offered = LoadAim.Offered(School["load.heaviest"]);
         Next = await NextAsync(Athlete.SquadId);
+        School = Next is { } next ? await schools.OfAsync(next.Session) : (await schools.AllAsync()).FirstOrDefault(s => s.Name == (Athlete.Squad ?? squad).School) ?? CoachingSchool.Usual;
+        Offered = LoadAim.Offered(School["load.heaviest"]);
         Tests = await loads.TestsAsync(Athlete.Id, Athlete.MassKilograms);
         Surface = surface ?? Tests.FirstOrDefault(t => t.Found.Line is not null)?.Surface ?? Surface.Unsaid;
         (Known, Test) = await loads.KnownAsync(Athlete, Surface, Kit, desk.Today);
         Document = new(Known.Curve.Mss, Known.Curve.Tau, Known.BodyKilograms, Known.Friction, Known.Line, Kit.Shared(2).FirstOrDefault(), School["load.bracket"], School["load.heaviest"], Club.MassUnit, desk.Today.Year - Athlete.BirthYear < Limits.YoungYears);
         Answer = Number(kg) is { } mass ? LoadAnswer.OfMass(Document, mass)
             : LoadAnswer.Of(Document, Number(by) ?? Planned() ?? Usual.Taken(School["load.heaviest"], School["load.bracket"]), Math.Clamp(step, -20, 20));
+        Path = LoadPath.Of(School["load.heaviest"], School["load.bracket"], School["load.weeks"], Document.IsYoung);
+        var days = Tests.Where(t => t.Surface == Surface).Select(t => t.Heaviest).OfType<LoadDay>().ToList();
+        (Way, Proposal) = (Path.Since(days, NextDay), Path.Next(Known, days, NextDay, Club.MassUnit));
         var ceiling = Math.Min(School["assisted.ceiling"], Towing.HighestCeiling);
         var free = Known.Line?.Free ?? Known.Curve.Mss;
         Tows = [.. new[] { 2.0, 3, 4, 5, 8, 10 }.Where(p => p < ceiling).Append(ceiling).Select(p => (p, Towing.Speed(free, p), Towing.ZoneSeconds(free, p, 10)))];

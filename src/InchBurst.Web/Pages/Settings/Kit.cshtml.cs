@@ -20,12 +20,6 @@ public sealed class KitModel(LoadBook loads, SquadBook squads, Desk desk) : Page
 
     public string Told { get; private set; } = "";
 
-    public Rope? Rope { get; private set; }
-
-    public string RopeText { get; private set; } = "";
-
-    public string HeightText { get; private set; } = "";
-
     public string LevelText { get; private set; } = "";
 
     public string RiseText { get; private set; } = "";
@@ -46,23 +40,11 @@ public sealed class KitModel(LoadBook loads, SquadBook squads, Desk desk) : Page
     /// <summary>What was typed into a field of the form that was sent, so that nothing is lost.</summary>
     public string Typed(string field) => Wrong.Count > 0 && Request.HasFormContentType ? Request.Form[field].ToString() : "";
 
-    public async Task OnGetAsync(string? rope, string? height, string? level, string? rise, string? length)
+    public async Task OnGetAsync(string? level, string? rise, string? length)
     {
-        (RopeText, HeightText, LevelText, RiseText, LengthText) = (rope ?? "", height ?? "", level ?? "", rise ?? "", length ?? "");
+        (LevelText, RiseText, LengthText) = (level ?? "", rise ?? "", length ?? "");
         await LoadAsync();
         var wrong = new Dictionary<string, string>();
-        if (rope is not null)
-        {
-            if (Number(rope) is { } metres and >= 0.5 and <= 50 && Number(height) is { } up && up >= 0 && up < metres)
-            {
-                Rope = new(metres, up);
-            }
-            else
-            {
-                wrong["rope"] = "A rope is 0.5 to 50 m long, and the hook rises less than that.";
-            }
-        }
-
         if (level is not null || rise is not null)
         {
             if (Number(level) is { } degrees && Math.Abs(degrees) <= 30)
@@ -113,6 +95,14 @@ public sealed class KitModel(LoadBook loads, SquadBook squads, Desk desk) : Page
             : pull.Kilograms > 400 ? (null, "A sled with plates weighs 400 kg at most.")
             : (kit with { Pulls = [.. kit.Pulls, pull] }, $"Friction {Figures.Exact(pull.Friction!.Mu, 2)} {Trial.SurfaceWords(surface)}.");
     });
+
+    public Task<IActionResult> OnPostHarnessAsync(HarnessAt at, string? rope, string? hook, int version) => ChangeAsync(version, "rope", kit =>
+    {
+        var harness = new Harness(Enum.IsDefined(at) ? at : HarnessAt.Waist, Number(rope) ?? double.NaN, Number(hook) ?? double.NaN);
+        return harness.Problem is { } problem ? (null, problem) : (kit with { Harness = harness }, $"Rope of {Figures.Number(harness.RopeMetres, 2)} m at the {(harness.At == HarnessAt.Waist ? "waist" : "chest")}: {Figures.Number(harness.Rope.Degrees)}°.");
+    });
+
+    public Task<IActionResult> OnPostRemoveHarnessAsync(int version) => ChangeAsync(version, "rope", kit => (kit with { Harness = null }, "Rope and harness removed: loads are worked out for a flat rope."));
 
     public Task<IActionResult> OnPostRemoveSledAsync(int at, int version) => ChangeAsync(version, "sled", kit => (kit with { Sleds = Without(kit.Sleds, at) }, "Sled removed."));
 

@@ -1,0 +1,71 @@
+using InchBurst.Core.Units;
+using MathNet.Numerics.Distributions;
+
+namespace InchBurst.Core.Load;
+
+/// <summary>A run of a day on which loaded and free runs change about.</summary>
+/// <param name="At">When it ended.</param>
+/// <param name="IsLoaded">True when it was run with a load that holds back.</param>
+/// <param name="Seconds">Time that compares with the athlete's usual one, s; null where it has none.</param>
+public readonly record struct ContrastRun(DateTime At, bool IsLoaded, double? Seconds);
+
+/// <summary>Free runs soon after loaded ones, set against the same athlete's usual.</summary>
+/// <param name="Seconds">Their mean, s.</param>
+/// <param name="Runs">How many there are.</param>
+/// <param name="Usual">Mean of the usual free runs, s.</param>
+/// <param name="UsualRuns">How many those are.</param>
+/// <param name="FasterPercent">By how many percent they are faster; negative is slower.</param>
+/// <param name="Within">Half of the 90% range of that, percent.</param>
+public sealed record Contrast(double Seconds, int Runs, double Usual, int UsualRuns, double FasterPercent, double Within)
+{
+    /// <summary>A free run this long after a loaded one still stands under it, minutes (common practice: 3 to 12).</summary>
+    public const double MostMinutes = 12;
+
+    /// <summary>Fewest usual runs to compare with.</summary>
+    public const int FewestUsual = 3;
+
+    /// <summary>True when the difference is more than runs scatter.</summary>
+    public bool IsReal => Math.Abs(FasterPercent) > Within;
+
+    /// <summary>In a coach's words: "2.98 s after the load, usual 3.02: 1.3% faster".</summary>
+    public string Words
+    {
+        get
+        {
+            var said = $"{Figures.Exact(Seconds, 2)} s free after the load, usual {Figures.Exact(Usual, 2)}: ";
+            var by = $"{Figures.Number(Math.Abs(FasterPercent), 1)}% {(FasterPercent >= 0 ? "faster" : "slower")}";
+            return said + (IsReal ? by : $"{by}, within the usual scatter of {Figures.Number(Within, 1)}%");
+        }
+    }
+
+    /// <summary>Compares.</summary>
+    /// <param name="day">Runs of one athlete and session, in any order.</param>
+    /// <param name="usual">Times of the athlete's comparable free runs of other days, s.</param>
+    /// <returns>The comparison by Student's t with the scatter of the usual runs; null without a free run soon after a loaded one, or with too few usual ones.</returns>
+    public static Contrast? Of(IEnumerable<ContrastRun> day, IReadOnlyList<double> usual)
+    {
+        DateTime? loaded = null;
+        var after = new List<double>();
+        foreach (var run in day.OrderBy(r => r.At))
+        {
+            if (run.IsLoaded)
+            {
+                loaded = run.At;
+            }
+            else if (run.Seconds is { } seconds && loaded is { } since && (run.At - since).TotalMinutes <= MostMinutes)
+            {
+                after.Add(seconds);
+            }
+        }
+
+        if (after.Count == 0 || usual.Count < FewestUsual)
+        {
+            return null;
+        }
+
+        var (mean, middle) = (after.Average(), usual.Average());
+        var scatter = Math.Sqrt(usual.Sum(u => (u - middle) * (u - middle)) / (usual.Count - 1));
+        var half = scatter * Math.Sqrt((1.0 / after.Count) + (1.0 / usual.Count)) * StudentT.InvCDF(0, 1, usual.Count - 1, 0.95);
+        return new(mean, after.Count, middle, usual.Count, 100 * (middle - mean) / middle, 100 * half / middle);
+    }
+}
