@@ -17,7 +17,8 @@ namespace InchBurst.Data;
 /// <param name="Metres">Longest distance of these runs, m.</param>
 /// <param name="SessionId">Number of the session.</param>
 /// <param name="Later">Later days whose runs are in it.</param>
-public sealed record LoadTestOfDay(DateOnly Day, Surface Surface, LoadTestPoints Runs, LoadLineOutcome Found, double Metres, int SessionId, int Later = 0)
+/// <param name="Sled">Kind of sled; empty while nobody has said it.</param>
+public sealed record LoadTestOfDay(DateOnly Day, Surface Surface, LoadTestPoints Runs, LoadLineOutcome Found, double Metres, int SessionId, int Later = 0, string Sled = "")
 {
     /// <summary>Its heaviest load as it was measured; null where no free run tells.</summary>
     public LoadDay? Heaviest => Runs.Slowings.LastOrDefault(s => s.Kilograms > 0) is { Kilograms: > 0 } heaviest ? new(Day, heaviest.Kilograms, heaviest.Decrement, Found.Line is not null) : null;
@@ -79,23 +80,24 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     /// <param name="but">A session left out: one that is running is no test yet.</param>
     public async Task<IReadOnlyList<LoadTestOfDay>> TestsAsync(int athleteId, double? massKilograms, CancellationToken cancel = default, int but = 0)
     {
-        var days = (await db.Runs.Where(r => r.AthleteId == athleteId && r.Load.StartsWith("sled") && r.Outcome == RunOutcome.Timed && r.SessionId != but).Select(r => new { r.SessionId, r.Surface }).Distinct().ToListAsync(cancel))
-            .Select(d => (d.SessionId, d.Surface, massKilograms)).ToList();
+        var days = (await db.Runs.Where(r => r.AthleteId == athleteId && r.Load.StartsWith("sled") && r.Outcome == RunOutcome.Timed && r.SessionId != but).Select(r => new { r.SessionId, r.Surface, r.Session!.Sled }).Distinct().ToListAsync(cancel))
+            .Select(d => (d.SessionId, d.Surface, massKilograms, d.Sled)).ToList();
         var own = shelf.LoadsOf(athleteId);
-        var missing = days.Where(d => !own.ContainsKey(d)).ToList();
+        var missing = days.Where(d => !own.ContainsKey((d.SessionId, d.Surface, massKilograms))).ToList();
         if (missing.Count > 0)
         {
             var tau = (await squads.CurveAsync(athleteId, cancel)).Fit?.Curve.Tau ?? DemandAthlete.UsualCurve.Tau;
             var mass = massKilograms ?? LoadEffect.UsualMassKilograms;
             var sessions = missing.Select(m => m.SessionId).Distinct().ToList();
             var runs = (await Telling(db.Runs.Where(r => r.AthleteId == athleteId && sessions.Contains(r.SessionId))).ToListAsync(cancel)).ToLookup(r => (r.SessionId, r.Surface, massKilograms));
-            foreach (var day in missing.Where(runs.Contains))
+            foreach (var day in missing.Select(m => (m.SessionId, m.Surface, massKilograms)).Where(runs.Contains))
             {
                 own[day] = Tested(runs[day].Min(r => r.Day), day.Surface, day.SessionId, [.. runs[day]], tau, mass);
             }
         }
 
-        return [.. days.Where(own.ContainsKey).Select(d => own[d]).OrderByDescending(t => t.Day)];
+        // Which sled it was may be said, or put right, later.
+        return [.. days.Select(d => own.TryGetValue((d.SessionId, d.Surface, massKilograms), out var test) ? test with { Sled = d.Sled } : null).OfType<LoadTestOfDay>().OrderByDescending(t => t.Day)];
     }
 
     private static LoadTestOfDay Tested(DateOnly day, Surface surface, int session, IReadOnlyList<Run> runs, double tau, double mass)
@@ -116,9 +118,10 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     /// <param name="today">The day for which it is asked.</param>
     /// <param name="cancel">Gives up.</param>
     /// <param name="but">A session left out: one that is running is no test yet.</param>
-    public async Task<LoadTestOfDay?> StandingAsync(int athleteId, double? massKilograms, Surface surface, DateOnly today, CancellationToken cancel = default, int but = 0)
+    /// <param name="sled">Kind of sled; empty while nobody has said it.</param>
+    public async Task<LoadTestOfDay?> StandingAsync(int athleteId, double? massKilograms, Surface surface, DateOnly today, CancellationToken cancel = default, int but = 0, string sled = "")
     {
-        var tests = (await TestsAsync(athleteId, massKilograms, cancel, but)).Where(t => t.Surface == surface).ToList();
+        var tests = (await TestsAsync(athleteId, massKilograms, cancel, but)).Where(t => t.Surface == surface && t.Sled.Equals(sled, StringComparison.OrdinalIgnoreCase)).ToList();
         if (tests.FirstOrDefault(t => t.Found.Line is not null && t.Day > today.AddDays(-OldestDays)) is not { } test)
         {
             return null;
@@ -171,10 +174,11 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     /// <param name="cancel">Gives up.</param>
     /// <param name="butSession">A session left out: one that is running is no test yet.</param>
     /// <param name="withCosts">False where only masses are asked for.</param>
-    public async Task<(LoadKnown Known, LoadTestOfDay? Test)> KnownAsync(Athlete athlete, Surface surface, ClubKit kit, DateOnly today, CancellationToken cancel = default, int butSession = 0, bool withCosts = true)
+    /// <param name="sled">Kind of sled; empty while nobody has said it.</param>
+    public async Task<(LoadKnown Known, LoadTestOfDay? Test)> KnownAsync(Athlete athlete, Surface surface, ClubKit kit, DateOnly today, CancellationToken cancel = default, int butSession = 0, bool withCosts = true, string sled = "")
     {
         var curve = (await squads.CurveAsync(athlete.Id, cancel)).Fit?.Curve ?? DemandAthlete.UsualCurve;
-        var test = await StandingAsync(athlete.Id, athlete.MassKilograms, surface, today, cancel, butSession);
-        return (new(curve, athlete.MassKilograms ?? LoadEffect.UsualMassKilograms, kit.On(surface), test?.Found.Line) { Costs = withCosts ? await CostsAsync(cancel) : new Dictionary<string, KitCost>() }, test);
+        var test = await StandingAsync(athlete.Id, athlete.MassKilograms, surface, today, cancel, butSession, sled);
+        return (new(curve, athlete.MassKilograms ?? LoadEffect.UsualMassKilograms, kit.On(surface, sled), test?.Found.Line) { Costs = withCosts ? await CostsAsync(cancel) : new Dictionary<string, KitCost>() }, test);
     }
 }

@@ -188,9 +188,10 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
         }
 
         var (kit, _) = await loads.KitAsync(cancel);
-        var known = await loads.KnownAsync(athlete, state.TimingOf(demand.Line.Id).Surface, kit, state.Day, cancel, sessionId, withCosts: false);
+        var sled = await db.Sessions.Where(s => s.Id == sessionId).Select(s => s.Sled).SingleAsync(cancel);
+        var known = await loads.KnownAsync(athlete, state.TimingOf(demand.Line.Id).Surface, kit, state.Day, cancel, sessionId, withCosts: false, sled);
         var pace = known.Known with { Curve = (await squads.CurveAsync(athlete.Id, cancel)).Fit?.Curve ?? await squads.PaceAsync((await squads.AthletesAsync(athlete.SquadId, cancel: cancel)).Where(a => a.Availability != Availability.Out).Select(a => a.Id), cancel) };
-        return LiveLoad.Kilograms(load, pace, kit.Shared(2).FirstOrDefault());
+        return LiveLoad.Kilograms(load, pace, kit.Shared(2, sled).FirstOrDefault());
     }
 
     /// <summary>Keeps what is written after a session: ratings, minutes and notes.</summary>

@@ -156,6 +156,23 @@ public class LoadWeeksTests
     }
 
     [Fact]
+    public void Kinds_of_sled_have_friction_and_plates_of_their_own()
+    {
+        PullTest Pull(int day, string sled, double newtons) => new(Monday.AddDays(day), sled, Surface.Turf, 20, [newtons]);
+        var kit = new ClubKit([new("A", 7.5), new("B", 10, "runners"), new("C", 15, "Wheels"), new("D", 12, "runners")], [new(10, 4)], [Pull(0, "B", 60), Pull(2, "C", 30), Pull(1, "D", 80)]);
+        Assert.Equal(["runners", "Wheels"], kit.Kinds);
+        Assert.Equal([30.0, 80, 30], new[] { "", "RUNNERS", "wheels" }.Select(k => Math.Round(kit.On(Surface.Turf, k).Mu * 20 * 9.81)));
+        Assert.Equal(Friction.Of(Surface.Turf), kit.On(Surface.Turf, "skids"));
+        Assert.Equal([7.5, 10], kit.Shared(2).Select(s => s.SledKilograms));
+        Assert.Equal([10.0, 12], kit.Shared(2, "Runners").Select(s => s.SledKilograms));
+        Assert.Equal([7.5, 10], kit.Shared(2, "skids").Select(s => s.SledKilograms));
+        Assert.Equal(kit.Kinds, ClubKit.Read(kit.Write()).Kinds);
+        Assert.Empty(ClubKit.Read("{\"sleds\":[{\"name\":\"A\",\"kilograms\":7.5}],\"plates\":[],\"pulls\":[]}").Kinds);
+        Assert.Equal("Say the kind in at most 40 characters.", ClubKit.Problem(new ClubSled("A", 7.5, new string('x', 41))));
+        Assert.Null(ClubKit.Problem(new ClubSled("A", 7.5, new string('x', 40))));
+    }
+
+    [Fact]
     public void A_partner_is_kit_of_its_own()
     {
         var line = ShorthandLine.Read("4 x 10 m partner heavy").Line!;

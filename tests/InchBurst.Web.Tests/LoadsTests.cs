@@ -222,6 +222,29 @@ public sealed class LoadsTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_kind_of_sled_said_of_a_session_keeps_its_line_apart()
+    {
+        var (_, version) = await InAsync(b => b.KitAsync());
+        await coach.PostAsync("/Settings/Kit", "/Settings/Kit?handler=Sled", ("name", "Roller"), ("kilograms", "15"), ("kind", "wheels"), ("version", $"{version}"));
+        var newest = (await InAsync(b => b.TestsAsync(1, 68.4))).First(t => t.Found.Line is not null);
+        Assert.Equal("wheels", (await coach.PageAsync($"/Sessions/{newest.SessionId}")).QuerySelectorAll("[name='Input.Sled'] option")[1].GetAttribute("value"));
+        await house.InDbAsync(db => db.Sessions.Where(s => s.Id == newest.SessionId).ExecuteUpdateAsync(s => s.SetProperty(x => x.Sled, "wheels")));
+        var (unsaid, wheels) = (await InAsync(b => b.StandingAsync(1, 68.4, Surface.Track, newest.Day)), await InAsync(b => b.StandingAsync(1, 68.4, Surface.Track, newest.Day, sled: "Wheels")));
+        Assert.NotEqual(newest.SessionId, unsaid!.SessionId);
+        Assert.Equal((newest.SessionId, "wheels"), (wheels!.SessionId, wheels.Sled));
+        Assert.Null(await InAsync(b => b.StandingAsync(1, 68.4, Surface.Track, newest.Day, sled: "runners")));
+
+        // The page takes the newest line's sled, and another where it is asked for.
+        var page = await coach.PageAsync("/Loads/1");
+        Assert.Equal("wheels", page.QuerySelector("#l-sled option[selected]")!.TextContent);
+        Assert.Contains("15", page.QuerySelector("[data-a=plates]")!.TextContent);
+        Assert.Contains("from the table", page.QuerySelector("[data-sources]")!.TextContent);
+        var other = await coach.PageAsync("/Loads/1?surface=Track&sled=");
+        Assert.Contains("your pull test", other.QuerySelector("[data-sources]")!.TextContent);
+        Assert.NotEqual(page.QuerySelector("[data-document]")!.GetAttribute("data-document"), other.QuerySelector("[data-document]")!.GetAttribute("data-document"));
+    }
+
+    [Fact]
     public async Task What_a_band_costs_is_learnt_from_runs_beside_free_ones_and_used_from_then_on()
     {
         Assert.Empty(await InAsync(b => b.CostsAsync()));

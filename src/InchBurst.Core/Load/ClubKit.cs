@@ -7,7 +7,8 @@ namespace InchBurst.Core.Load;
 /// <summary>A sled of the club.</summary>
 /// <param name="Name">What it is called, 1 to 40 characters.</param>
 /// <param name="Kilograms">Its mass alone, kg, 0.5 to 100.</param>
-public sealed record ClubSled(string Name, double Kilograms);
+/// <param name="Kind">What kind it is, such as "flat runners": sleds of one kind drag alike; empty where all are alike.</param>
+public sealed record ClubSled(string Name, double Kilograms, string Kind = "");
 
 /// <summary>Plates of one mass.</summary>
 /// <param name="Kilograms">Mass of one, kg, 0.25 to 50.</param>
@@ -79,26 +80,36 @@ public sealed record ClubKit(IReadOnlyList<ClubSled> Sleds, IReadOnlyList<ClubPl
     /// <summary>Nothing said yet.</summary>
     public static ClubKit Empty { get; } = new([], [], []);
 
-    /// <summary>The friction that stands for a floor: the latest pull test on it, else the table; less what a steep rope takes off.</summary>
+    /// <summary>Kinds of sled that the club tells apart; none where all are alike.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<string> Kinds => [.. Sleds.Select(s => s.Kind).Where(k => k.Length > 0).Distinct(StringComparer.OrdinalIgnoreCase).Order(StringComparer.OrdinalIgnoreCase)];
+
+    /// <summary>The friction that stands for a floor and a kind of sled: the latest pull test of the two, else the table; less what a steep rope takes off.</summary>
     /// <param name="surface">The floor.</param>
-    public Friction On(Surface surface)
+    /// <param name="kind">Kind of sled; empty for any.</param>
+    public Friction On(Surface surface, string kind = "")
     {
-        var flat = Latest(surface)?.Friction ?? Friction.Of(surface);
+        var flat = Latest(surface, kind)?.Friction ?? Friction.Of(surface);
         return Harness is { Rope: { Degrees: > Rope.TellFromDegrees } rope } ? flat with { Mu = flat.Mu * rope.ShareLeft(flat), Spread = flat.Spread * rope.ShareLeft(flat) } : flat;
     }
 
     /// <summary>The latest pull test on a floor, or null.</summary>
     /// <param name="surface">The floor.</param>
-    public PullTest? Latest(Surface surface) => Pulls.Where(p => p.Surface == surface && p.Friction is not null).MaxBy(p => p.Day);
+    /// <param name="kind">Kind of sled; empty for any.</param>
+    public PullTest? Latest(Surface surface, string kind = "") => Pulls.Where(p => p.Surface == surface && p.Friction is not null && (kind.Length == 0 || Is(Sleds.FirstOrDefault(s => s.Name == p.Sled), kind))).MaxBy(p => p.Day);
+
+    private static bool Is(ClubSled? sled, string kind) => kind.Equals(sled?.Kind, StringComparison.OrdinalIgnoreCase);
 
     /// <summary>Sleds with their share of the plates.</summary>
     /// <param name="most">Most sleds to take, 1 or more.</param>
-    public IReadOnlyList<SledKit> Shared(int most) => SledKit.Share([.. Sleds.Take(most).Select(s => s.Kilograms)], [.. Plates.Select(p => (p.Kilograms, p.Count))]);
+    /// <param name="kind">Kind of sled; empty for any, and where the club has none of it.</param>
+    public IReadOnlyList<SledKit> Shared(int most, string kind = "") => SledKit.Share([.. Sleds.Where(s => kind.Length == 0 || Sleds.All(o => !Is(o, kind)) || Is(s, kind)).Take(most).Select(s => s.Kilograms)], [.. Plates.Select(p => (p.Kilograms, p.Count))]);
 
     /// <summary>What is wrong with an entry, in a coach's words; null when nothing is.</summary>
     /// <param name="sled">A sled.</param>
     public static string? Problem(ClubSled sled) =>
         sled.Name.Trim().Length is 0 or > 40 ? "Give the sled a name of at most 40 characters."
+        : sled.Kind.Length > 40 ? "Say the kind in at most 40 characters."
         : sled.Kilograms is >= 0.5 and <= 100 ? null : $"A sled weighs 0.5 to 100 kg; {Figures.Number(sled.Kilograms, 2)} kg is not a sled.";
 
     /// <summary>What is wrong with plates, in a coach's words; null when nothing is.</summary>

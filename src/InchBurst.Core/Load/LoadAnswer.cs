@@ -233,7 +233,7 @@ public sealed record LoadAnswer
     /// <summary>As text.</summary>
     public string Write() => JsonSerializer.Serialize(this, LoadJsonContext.Default.LoadAnswer);
 
-    private static string Words(double percent) => percent < 0 ? $"+{Figures.Number(-percent)}%" : $"\u2212{Figures.Number(percent)}%";
+    private static string Words(double percent) => Math.Round(percent) < 0 ? $"+{Figures.Number(-percent)}%" : $"\u2212{Figures.Number(Math.Abs(percent))}%";
 
     private static string Plain(double kilograms) => Figures.Number(kilograms, 2);
 

@@ -87,7 +87,8 @@ public sealed record LoadLine(double Free, double Slope, double Bend, double R2,
     // The line without load, of v + b v^2.
     private double Origin => Free + (Bend * Free * Free);
 
-    private static double Speed(double straight, double bend) => bend <= 0 ? straight : straight <= 0 ? 0 : (Math.Sqrt(1 + (4 * bend * straight)) - 1) / (2 * bend);
+    // A load too heavy to move is no speed, never one backwards.
+    private static double Speed(double straight, double bend) => straight <= 0 ? 0 : bend <= 0 ? straight : (Math.Sqrt(1 + (4 * bend * straight)) - 1) / (2 * bend);
 
     /// <summary>Top speed with a load, m/s.</summary>
     /// <param name="kilograms">Load in kg, negative for a pull.</param>

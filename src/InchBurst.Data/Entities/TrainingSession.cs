@@ -18,6 +18,9 @@ public sealed class TrainingSession
     public double StraightMetres { get; set; } = 60;
     public double RunOutMetres { get; set; } = 20;
     public Surface Surface { get; set; }
+
+    /// <summary>Kind of sled that is used; empty while nobody has said it.</summary>
+    public string Sled { get; set; } = "";
     public string Cue { get; set; } = "";
 
     /// <summary>Name of the coaching school for this session; empty means the squad's.</summary>

@@ -802,6 +802,10 @@ namespace InchBurst.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Sled")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("SquadId")
                         .HasColumnType("INTEGER");
 

@@ -68,7 +68,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             var own = (await squads.CurveAsync(athlete.Id)).Fit;
             checkedAthletes.Add(new(athlete.Name, own?.Curve ?? pace, own is null, desk.Today.Year - athlete.BirthYear, athlete.MassKilograms, athlete.Availability == Availability.Modified)
             {
-                Loads = drags ? (await loads.KnownAsync(athlete, session.Surface, kit, session.Day)).Known with { Curve = own?.Curve ?? pace } : null,
+                Loads = drags ? (await loads.KnownAsync(athlete, session.Surface, kit, session.Day, sled: session.Sled)).Known with { Curve = own?.Curve ?? pace } : null,
             });
         }
 

@@ -107,8 +107,8 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             StartIntervalSeconds = session.StartIntervalSeconds,
             ChangeoverSeconds = session.ChangeoverSeconds,
             Kit = SessionKit.Read(session.KitJson),
-            Friction = kit.On(session.Surface),
-            Sled = kit.Shared(2).FirstOrDefault(),
+            Friction = kit.On(session.Surface, session.Sled),
+            Sled = kit.Shared(2, session.Sled).FirstOrDefault(),
             DistanceUnit = club.DistanceUnit,
             MassUnit = club.MassUnit,
             SpeedUnit = club.SpeedUnit,
@@ -123,7 +123,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
     private async Task<LiveAthlete> LoadedAsync(LiveSetting setting, TrainingSession session, int id)
     {
         var athlete = setting.Athletes.FirstOrDefault(a => a.Id == id) ?? new LiveAthlete(id, "");
-        var test = await loads.StandingAsync(id, athlete.MassKilograms, session.Surface, session.Day, but: session.Id);
+        var test = await loads.StandingAsync(id, athlete.MassKilograms, session.Surface, session.Day, but: session.Id, sled: session.Sled);
         return athlete with { Curve = (await squads.CurveAsync(id)).Fit?.Curve, Line = test?.Found.Line };
     }
 

@@ -35,22 +35,22 @@ public sealed class SheetMaker(SquadBook squads, LoadBook loads, Desk desk, Exer
     {
         var plan = PlanJson.Read(session.RanPlanJson ?? session.PlanJson);
         var athletes = (await squads.AthletesAsync(session.SquadId)).Where(a => a.Availability != Availability.Out && BuilderMaker.IsFor(plan, line, a)).ToList();
-        return await MakeAsync(athletes, line, session.Surface);
+        return await MakeAsync(athletes, line, session.Surface, session.Sled);
     }
 
     /// <summary>The sheet of athletes.</summary>
-    public async Task<SquadSheet> MakeAsync(IReadOnlyList<Athlete> athletes, PlanLine line, Surface surface)
+    public async Task<SquadSheet> MakeAsync(IReadOnlyList<Athlete> athletes, PlanLine line, Surface surface, string sled)
     {
         var (kit, _) = await loads.KitAsync();
         var load = line.Load ?? catalogue.Find(line.Exercise)?.UsualLoad ?? new(LoadKind.Sled, 0, LoadUnit.None);
         var known = new List<(int Athlete, LoadKnown Known)>();
         foreach (var athlete in athletes)
         {
-            known.Add((athlete.Id, (await loads.KnownAsync(athlete, surface, kit, desk.Today)).Known));
+            known.Add((athlete.Id, (await loads.KnownAsync(athlete, surface, kit, desk.Today, sled: sled)).Known));
         }
 
         var demand = LineDemand.Of(line, catalogue);
-        return new(line, athletes.ToDictionary(a => a.Id, a => a.Name), LoadSheet.Of(known, load, kit.Shared(2)),
+        return new(line, athletes.ToDictionary(a => a.Id, a => a.Name), LoadSheet.Of(known, load, kit.Shared(2, sled)),
             [.. known.Select(k => (k.Athlete, Of: k.Known.MassOf(load))).Where(k => k.Of is not null).Select(k => (k.Athlete, k.Of!.Value.Kilograms, k.Of.Value.Source))],
             known.Count == 0 ? demand.Load.DecrementPercent : known.Average(k => LoadEffect.Of(load, k.Known).DecrementPercent))
         {

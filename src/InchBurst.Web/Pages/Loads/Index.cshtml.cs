@@ -36,6 +36,9 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
 
     public Surface Surface { get; private set; }
 
+    /// <summary>Kind of sled; empty while nobody has said it.</summary>
+    public string Sled { get; private set; } = "";
+
     public IReadOnlyList<LoadTestOfDay> Tests { get; private set; } = [];
 
     public LoadTestOfDay? Test { get; private set; }
@@ -83,11 +86,11 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
     public string? Device => device.Address;
 
     /// <summary>Why the latest day with a sled gave no line, or null.</summary>
-    public string? Refused => Test is null ? Tests.FirstOrDefault(t => t.Surface == Surface)?.Found.Reason : null;
+    public string? Refused => Test is null ? Tests.FirstOrDefault(IsHere)?.Found.Reason : null;
 
-    public async Task<IActionResult> OnGetAsync(int? id, Surface? surface, string? by, int step = 0)
+    public async Task<IActionResult> OnGetAsync(int? id, Surface? surface, string? sled, string? by, int step = 0)
     {
-        if (!await LoadAsync(id, surface, by, step))
+        if (!await LoadAsync(id, surface, sled, by, step))
         {
             return id is null ? Page() : NotFound();
         }
@@ -100,21 +103,21 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
         }
         else if (squad.Count > 0)
         {
-            Sheet = await sheets.MakeAsync(squad, ShorthandLine.Read("4 x 15 m").Line! with { Load = new(LoadKind.Sled, 0, Usual.Unit) }, Surface);
+            Sheet = await sheets.MakeAsync(squad, ShorthandLine.Read("4 x 15 m").Line! with { Load = new(LoadKind.Sled, 0, Usual.Unit) }, Surface, Sled);
         }
 
         return Page();
     }
 
     /// <summary>The answer for a slowing, for pages where Core is not on the device.</summary>
-    public async Task<IActionResult> OnGetAnswerAsync(int id, Surface? surface, string? by, string? kg, int step = 0) =>
-        await LoadAsync(id, surface, by, step, kg) ? Content(Answer.Write(), "application/json") : NotFound();
+    public async Task<IActionResult> OnGetAnswerAsync(int id, Surface? surface, string? sled, string? by, string? kg, int step = 0) =>
+        await LoadAsync(id, surface, sled, by, step, kg) ? Content(Answer.Write(), "application/json") : NotFound();
 
     /// <summary>Sets the load of the next line with a sled.</summary>
-    public async Task<IActionResult> OnPostSetAsync(int id, int session, int line, string? by, Surface? surface)
+    public async Task<IActionResult> OnPostSetAsync(int id, int session, int line, string? by, Surface? surface, string? sled)
     {
         // A sled line is never turned into a pull.
-        if (!await LoadAsync(id, surface, by, 0) || Answer.Asked < 0)
+        if (!await LoadAsync(id, surface, sled, by, 0) || Answer.Asked < 0)
         {
             return NotFound();
         }
@@ -132,7 +135,7 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
     }
 
     // By: how many percent slower, as typed; nothing takes the aim of the next line, or a strong push.
-    private async Task<bool> LoadAsync(int? id, Surface? surface, string? by, int step, string? kg = null)
+    private async Task<bool> LoadAsync(int? id, Surface? surface, string? sled, string? by, int step, string? kg = null)
     {
         Club = await desk.ClubAsync();
         (Kit, _) = await loads.KitAsync();
@@ -154,23 +157,28 @@ public sealed class IndexModel(RosterBook roster, SquadBook squads, LoadBook loa
         Offered = LoadAim.Offered(School["load.heaviest"]);
         Tests = await loads.TestsAsync(Athlete.Id, Athlete.MassKilograms);
         Surface = surface ?? Tests.FirstOrDefault(t => t.Found.Line is not null)?.Surface ?? Surface.Unsaid;
-        (Known, Test) = await loads.KnownAsync(Athlete, Surface, Kit, desk.Today);
-        Document = new(Known.Curve.Mss, Known.Curve.Tau, Known.BodyKilograms, Known.Friction, Known.Line, Kit.Shared(2).FirstOrDefault(), School["load.bracket"], School["load.heaviest"], Club.MassUnit, desk.Today.Year - Athlete.BirthYear < Limits.YoungYears);
+        // The sled of the newest line on the floor, where no other is asked for.
+        var isAsked = Request.Query.ContainsKey(nameof(sled)) || (Request.HasFormContentType && Request.Form.ContainsKey(nameof(sled)));
+        Sled = sled ?? (isAsked ? "" : Tests.FirstOrDefault(t => t.Surface == Surface && t.Found.Line is not null)?.Sled ?? "");
+        (Known, Test) = await loads.KnownAsync(Athlete, Surface, Kit, desk.Today, sled: Sled);
+        Document = new(Known.Curve.Mss, Known.Curve.Tau, Known.BodyKilograms, Known.Friction, Known.Line, Kit.Shared(2, Sled).FirstOrDefault(), School["load.bracket"], School["load.heaviest"], Club.MassUnit, desk.Today.Year - Athlete.BirthYear < Limits.YoungYears);
         Answer = Number(kg) is { } mass ? LoadAnswer.OfMass(Document, mass)
             : LoadAnswer.Of(Document, Number(by) ?? Planned() ?? Usual.Taken(School["load.heaviest"], School["load.bracket"]), Math.Clamp(step, -20, 20));
         Path = LoadPath.Of(School["load.heaviest"], School["load.bracket"], School["load.weeks"], Document.IsYoung);
-        var days = Tests.Where(t => t.Surface == Surface).Select(t => t.Heaviest).OfType<LoadDay>().ToList();
+        var days = Tests.Where(IsHere).Select(t => t.Heaviest).OfType<LoadDay>().ToList();
         (Way, Proposal) = (Path.Since(days, NextDay), Path.Next(Known, days, NextDay, Club.MassUnit));
         var ceiling = Math.Min(School["assisted.ceiling"], Towing.HighestCeiling);
         var free = Known.Line?.Free ?? Known.Curve.Mss;
         Tows = [.. new[] { 2.0, 3, 4, 5, 8, 10 }.Where(p => p < ceiling).Append(ceiling).Select(p => (p, Towing.Speed(free, p), Towing.ZoneSeconds(free, p, 10)))];
         var isYoung = desk.Today.Year - Athlete.BirthYear < Limits.YoungYears;
         TowRefusals = Towing.Refusals(new(isYoung, await squads.BestSpeedAsync(Athlete.Id) is null, Athlete.Availability != Availability.Full, Athlete.AvailabilityReason, Next?.Session.RunOutMetres, free * free * 1.1 / (2 * (isYoung ? Limits.YoungBraking : Limits.Braking)), Surface == Surface.Road));
-        var earlier = Tests.Where(t => t.Surface == Surface && t.Day < Test?.Day).Select(t => t.Found.Line).OfType<LoadLine>().Take(MostEarlier).ToList();
+        var earlier = Tests.Where(t => IsHere(t) && t.Day < Test?.Day).Select(t => t.Found.Line).OfType<LoadLine>().Take(MostEarlier).ToList();
         Plot = LoadPlot.Draw(Known, Test?.Points ?? [], earlier);
         PhonePlot = LoadPlot.Draw(Known, Test?.Points ?? [], earlier, LoadPlot.PhoneWidth);
         return true;
     }
+
+    private bool IsHere(LoadTestOfDay test) => test.Surface == Surface && test.Sled.Equals(Sled, StringComparison.OrdinalIgnoreCase);
 
     // A strong push where the school pulls so much, else the heaviest of what it offers below.
     private LoadAim Usual => Offered.Last(a => a.Usual <= LoadAim.All[1].Usual);

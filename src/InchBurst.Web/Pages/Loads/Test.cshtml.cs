@@ -13,14 +13,14 @@ public sealed class TestModel(SessionBook sessions, Desk desk) : PageModel
 {
     public IActionResult OnGet() => Redirect("/Loads");
 
-    public async Task<IActionResult> OnPostPlanAsync(Surface surface)
+    public async Task<IActionResult> OnPostPlanAsync(Surface surface, string? sled)
     {
         if (await desk.SquadAsync() is not { } squad)
         {
             return Redirect("/Loads");
         }
 
-        var session = await sessions.CreateAsync(new TrainingSession { Name = "Load test", Day = desk.Today.AddDays(1), SquadId = squad.Id, Lanes = 2, WindowMinutes = 75, StraightMetres = 60, RunOutMetres = 20, Surface = surface }, LoadTestLines.Session(), desk.Who);
+        var session = await sessions.CreateAsync(new TrainingSession { Name = "Load test", Day = desk.Today.AddDays(1), SquadId = squad.Id, Lanes = 2, WindowMinutes = 75, StraightMetres = 60, RunOutMetres = 20, Surface = surface, Sled = sled ?? "" }, LoadTestLines.Session(), desk.Who);
         return Redirect($"/Sessions/{session.Id}");
     }
 }

@@ -59,6 +59,9 @@ public sealed class SessionInput
 
     public Surface Surface { get; set; }
 
+    [StringLength(40)]
+    public string? Sled { get; set; }
+
     public static SessionInput From(TrainingSession s, DistanceUnit unit)
     {
         var kit = SessionKit.Read(s.KitJson);
@@ -73,6 +76,7 @@ public sealed class SessionInput
             Cue = s.Cue,
             School = s.School,
             Surface = s.Surface,
+            Sled = s.Sled,
             Straight = Math.Round(Distance.InMetres(s.StraightMetres).To(unit).Amount, 2),
             RunOut = Math.Round(Distance.InMetres(s.RunOutMetres).To(unit).Amount, 2),
             StartInterval = s.StartIntervalSeconds,
@@ -97,6 +101,7 @@ public sealed class SessionInput
         s.Cue = Cue?.Trim() ?? "";
         s.School = School ?? "";
         s.Surface = Surface;
+        s.Sled = Sled?.Trim() ?? "";
         s.StartIntervalSeconds = StartInterval ?? 0;
         s.ChangeoverSeconds = Changeover ?? ClockSetting.UsualChangeoverSeconds;
         s.KitJson = SessionKit.Write(new[] { (LimitedKit.Rack, Racks), (LimitedKit.Wall, Walls), (LimitedKit.Sled, Sleds), (LimitedKit.Hurdles, Hurdles), (LimitedKit.Box, Boxes) }

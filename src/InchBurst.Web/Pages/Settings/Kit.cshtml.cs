@@ -66,9 +66,9 @@ public sealed class KitModel(LoadBook loads, SquadBook squads, Desk desk) : Page
         Wrong = wrong;
     }
 
-    public Task<IActionResult> OnPostSledAsync(string? name, string? kilograms, int version) => ChangeAsync(version, "sled", kit =>
+    public Task<IActionResult> OnPostSledAsync(string? name, string? kilograms, string? kind, int version) => ChangeAsync(version, "sled", kit =>
     {
-        var sled = new ClubSled((name ?? "").Trim(), Number(kilograms) ?? 0);
+        var sled = new ClubSled((name ?? "").Trim(), Number(kilograms) ?? 0, (kind ?? "").Trim());
         return ClubKit.Problem(sled) is { } problem ? (null, problem)
             : kit.Sleds.Count >= ClubKit.MostSleds ? (null, $"A club may have {ClubKit.MostSleds} sleds here.")
             : kit.Sleds.Any(s => s.Name.Equals(sled.Name, StringComparison.OrdinalIgnoreCase)) ? (null, $"There is a sled called “{sled.Name}” already.")

@@ -77,7 +77,7 @@ function ask(what) {
   if (own) { draw(own); return; }
   clearTimeout(asking);
   asking = setTimeout(async () => {
-    const got = await fetch(`${root.dataset.url}?${new URLSearchParams({ handler: "Answer", surface: root.dataset.surface, ...what })}`).catch(() => null);
+    const got = await fetch(`${root.dataset.url}?${new URLSearchParams({ handler: "Answer", surface: root.dataset.surface, sled: root.dataset.sled, ...what })}`).catch(() => null);
     if (got?.ok) draw(await got.json());
   }, HOLD);
 }
