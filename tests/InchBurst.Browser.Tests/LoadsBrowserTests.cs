@@ -105,4 +105,44 @@ public sealed class LoadsBrowserTests
         Assert.Equal("", page.Find(".t-really").GetDomProperty("value"));
         Assert.Empty(page.Complaints(wasCut: true));
     }
+
+    [Fact]
+    public void A_test_day_is_planned_in_one_step_pulled_and_gives_a_line_and_a_sheet()
+    {
+        using var app = new AppProcess(demo: true);
+        using var page = new Chromium(app);
+        page.EnterDemo();
+        page.Go("/Loads/1?surface=Turf");
+        Assert.Contains("none yet", page.Text(".loads-head"), StringComparison.Ordinal);
+        page.Click(".loads-head form[action*=Test] button");
+        page.UntilText("h1", "Load test");
+        var session = new Uri(page.Driver.Url).AbsolutePath;
+        page.Go(session + "/Trackside");
+        page.Driver.ExecuteScript("for (const here of document.querySelectorAll('[name=here]')) here.checked = here.value === '1'");
+        page.Click(".t-save");
+        page.Find(".t-next");
+        page.Core();
+        for (var line = 0; line < 5; line++)
+        {
+            page.Quiet();
+            page.Driver.ExecuteScript($"[...document.querySelectorAll('.t-jump button')].filter((b) => /2 × 20 m/.test(b.textContent))[{line}].form.requestSubmit()");
+            for (var rep = 1; rep <= 2; rep++)
+            {
+                page.Quiet();
+                page.Find("[data-mark]").Click();
+                page.Keys(string.Concat(page.Driver.FindElements(By.CssSelector("#t-entry [data-mark]")).Select(b => b.GetDomProperty("placeholder")!.Replace("expect ", "", StringComparison.Ordinal).Replace(".", "", StringComparison.Ordinal))) + Keys.Enter);
+            }
+        }
+
+        page.Quiet();
+        page.Go("/Loads/1");
+        Assert.Contains("artificial turf, 10 runs", page.Text(".loads-line"), StringComparison.Ordinal);
+        Assert.Contains("m/s for each kg", page.Text(".loads-head"), StringComparison.Ordinal);
+
+        // What its first line with a sled asks of everybody, as a sheet to print.
+        page.Click(".loads-head a[href*='/Loads/'][href^='/Sessions/']");
+        page.UntilText("h1", "Load test: ");
+        Assert.True(page.Driver.FindElements(By.CssSelector(".sleds .turn")).Count >= 10);
+        Assert.Empty(page.Complaints());
+    }
 }
