@@ -55,7 +55,7 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
     /// <summary>What kit without a mass costs, learnt from runs with it beside free ones of the same athlete and session, by its key.</summary>
     public Task<IReadOnlyDictionary<string, KitCost>> CostsAsync(CancellationToken cancel = default) => shelf.CostsAsync(async () =>
     {
-        var with = db.Runs.Where(r => r.Outcome == RunOutcome.Timed && LoadEffect.Learnt.Any(k => r.Load.StartsWith(k)));
+        var with = db.Runs.Where(r => r.Outcome == RunOutcome.Timed && r.Load != "" && LoadEffect.Learnt.Any(k => r.Load.StartsWith(k)));
         var runs = (await Telling(db.Runs.Where(r => (r.Load == "" || LoadEffect.Learnt.Any(k => r.Load.StartsWith(k))) && with.Any(w => w.SessionId == r.SessionId && w.AthleteId == r.AthleteId))).ToListAsync(cancel))
             .Where(r => r.Marks.Count > 0 && !r.Load.Any(char.IsAsciiDigit)).ToList();
         var decrements = new List<(string Key, double Decrement)>();
@@ -151,13 +151,13 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
         var free = (await Telling(db.Runs.Where(r => r.AthleteId == athleteId && r.Day > from && r.Load == "")).Where(r => r.Marks.Count > 0)
             .Select(r => new { r.SessionId, r.FinishedAt, Whole = r.Stretches.Where(s => s.FromMillimetres == 0).OrderByDescending(s => s.ToMillimetres).Select(s => new { s.Key, s.ToMillimetres, s.Seconds }).FirstOrDefault() }).ToListAsync(cancel))
             .Where(r => r.Whole is not null).ToList();
-        bool IsAfter(int session, DateTime at) => loaded[session].Any(l => l < at && (at - l).TotalMinutes <= Contrast.MostMinutes);
-        var usual = free.Where(r => !IsAfter(r.SessionId, r.FinishedAt)).ToLookup(r => (r.Whole!.Key, r.Whole.ToMillimetres), r => r.Whole!.Seconds);
+        var isAfter = free.ToLookup(r => Contrast.IsAfter(loaded[r.SessionId], r.FinishedAt));
+        var usual = isAfter[false].ToLookup(r => (r.Whole!.Key, r.Whole.ToMillimetres), r => r.Whole!.Seconds);
         var found = new Dictionary<int, Contrast>();
-        foreach (var day in free.Where(r => IsAfter(r.SessionId, r.FinishedAt)).GroupBy(r => r.SessionId))
+        foreach (var day in isAfter[true].GroupBy(r => r.SessionId))
         {
             var trial = day.GroupBy(r => (r.Whole!.Key, r.Whole.ToMillimetres)).MaxBy(g => (g.Count(), g.Key.ToMillimetres))!;
-            if (Contrast.Of(loaded[day.Key].Select(at => new ContrastRun(at, true, null)).Concat(trial.Select(r => new ContrastRun(r.FinishedAt, false, r.Whole!.Seconds))), [.. usual[trial.Key]]) is { } contrast)
+            if (Contrast.Of([.. trial.Select(r => r.Whole!.Seconds)], [.. usual[trial.Key]]) is { } contrast)
             {
                 found[day.Key] = contrast;
             }

@@ -3,12 +3,6 @@ using MathNet.Numerics.Distributions;
 
 namespace InchBurst.Core.Load;
 
-/// <summary>A run of a day on which loaded and free runs change about.</summary>
-/// <param name="At">When it ended.</param>
-/// <param name="IsLoaded">True when it was run with a load that holds back.</param>
-/// <param name="Seconds">Time that compares with the athlete's usual one, s; null where it has none.</param>
-public readonly record struct ContrastRun(DateTime At, bool IsLoaded, double? Seconds);
-
 /// <summary>Free runs soon after loaded ones, set against the same athlete's usual.</summary>
 /// <param name="Seconds">Their mean, s.</param>
 /// <param name="Runs">How many there are.</param>
@@ -38,26 +32,17 @@ public sealed record Contrast(double Seconds, int Runs, double Usual, int UsualR
         }
     }
 
-    /// <summary>Compares.</summary>
-    /// <param name="day">Runs of one athlete and session, in any order.</param>
-    /// <param name="usual">Times of the athlete's comparable free runs of other days, s.</param>
-    /// <returns>The comparison by Student's t with the scatter of the usual runs; null without a free run soon after a loaded one, or with too few usual ones.</returns>
-    public static Contrast? Of(IEnumerable<ContrastRun> day, IReadOnlyList<double> usual)
-    {
-        DateTime? loaded = null;
-        var after = new List<double>();
-        foreach (var run in day.OrderBy(r => r.At))
-        {
-            if (run.IsLoaded)
-            {
-                loaded = run.At;
-            }
-            else if (run.Seconds is { } seconds && loaded is { } since && (run.At - since).TotalMinutes <= MostMinutes)
-            {
-                after.Add(seconds);
-            }
-        }
+    /// <summary>True for a free run that still stands under a loaded one.</summary>
+    /// <param name="loaded">When the loaded runs of the same athlete and session ended.</param>
+    /// <param name="at">When the free one ended.</param>
+    public static bool IsAfter(IEnumerable<DateTime> loaded, DateTime at) => loaded.Any(l => l < at && (at - l).TotalMinutes <= MostMinutes);
 
+    /// <summary>Compares.</summary>
+    /// <param name="after">Times of one session's free runs after loaded ones, s, over the same stretch of the same trial.</param>
+    /// <param name="usual">The athlete's times over it without a loaded run before, s.</param>
+    /// <returns>The comparison by Student's t with the scatter of the usual runs; null with none after, or too few usual ones.</returns>
+    public static Contrast? Of(IReadOnlyList<double> after, IReadOnlyList<double> usual)
+    {
         if (after.Count == 0 || usual.Count < FewestUsual)
         {
             return null;
