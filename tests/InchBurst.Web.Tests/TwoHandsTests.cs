@@ -345,4 +345,12 @@ public sealed class TwoHandsTests : IAsyncLifetime
         Assert.NotEqual(HttpStatusCode.OK, (await timer.SendAsync($"/Sessions/49/Runs/{run.Id}", token, ("mark", "3.20"), ("mark", "4.30"), ("overrule", "true"))).Code);
         Assert.Equal(4.40, Assert.Single(await RunsAsync()).Marks.Max(m => m.Seconds));
     }
+
+    [Fact]
+    public async Task A_list_of_names_for_a_squad_that_is_gone_is_kept_and_asked_about()
+    {
+        var page = (await coach.PostAsync("/Athletes", "/Athletes?handler=AddMany", ("squad", "999"), ("names", "Ada Quillfeather"))).Page;
+        Assert.Contains("not there any more", page.Body!.TextContent);
+        Assert.Equal("Ada Quillfeather", page.QuerySelector("textarea[name=names]")!.TextContent.Trim());
+    }
 }

@@ -39,6 +39,11 @@ public static class Bests
         new(10, DistanceUnit.Yard), new(15, DistanceUnit.Yard), new(20, DistanceUnit.Yard), new(40, DistanceUnit.Yard), new(60, DistanceUnit.Yard),
     ];
 
+    /// <summary>Lists with the trials run free, or those run with a load or help, alone.</summary>
+    /// <param name="lists">Lists.</param>
+    /// <param name="isFree">True for the free ones.</param>
+    public static IReadOnlyList<BestList> OfLoad(IReadOnlyList<BestList> lists, bool isFree) => [.. lists.Select(l => l with { Trials = [.. l.Trials.Where(t => t.Trial.IsFree == isFree)] }).Where(l => l.Trials.Count > 0)];
+
     /// <summary>Lists of what has been run: distances from the start, flying zones, own courses.</summary>
     /// <param name="bests">The best of each trial and stretch.</param>
     public static IReadOnlyList<BestList> Lists(IEnumerable<TrialBest> bests)

@@ -52,6 +52,13 @@ public sealed class IndexModel(SquadBook squads, RosterBook roster, Desk desk) :
 
     public async Task<IActionResult> OnPostAddManyAsync(int squad, string? names)
     {
+        if ((await desk.SquadsAsync()).All(s => s.Id != squad))
+        {
+            await OnGetAsync();
+            List = ("That squad is not there any more; choose one and send again.", names ?? "");
+            return Page();
+        }
+
         var (added, known, tooLong) = await roster.AddManyAsync(squad, names);
         await OnGetAsync();
         if (added.Count == 0)
