@@ -78,7 +78,7 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
         return counts.GroupBy(c => c.AthleteId).ToDictionary(g => g.Key, g => (IReadOnlyDictionary<string, int>)g.ToDictionary(c => c.Code, c => c.Times));
     }
 
-    /// <summary>Heights, lengths, loads and heart rates of an athlete's latest runs, by exercise.</summary>
+    /// <summary>Heights, lengths, loads and heart rates of an athlete's latest runs, by exercise; a load that was dragged or worn is no result.</summary>
     public async Task<IReadOnlyList<MeasuredOften>> MeasuredAsync(int athleteId, CancellationToken cancel = default)
     {
         var runs = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Measures.Any()).OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt).Take(SeenRuns)
@@ -87,8 +87,9 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
         var plans = (await db.Sessions.IgnoreQueryFilters().Where(s => ids.Contains(s.Id)).Select(s => new { s.Id, Json = s.RanPlanJson ?? s.PlanJson }).ToListAsync(cancel)).ToDictionary(s => s.Id, s => PlanJson.Read(s.Json));
         return
         [
-            .. runs.SelectMany(r => r.Measures.Select(m => (Name: plans[r.SessionId].Line(r.LineId) is { } line ? line.Exercise ?? ShorthandPrinter.Dose(line) : "", m.Kind, m.Value, r.Day)))
-                .Where(m => m.Name.Length > 0).GroupBy(m => (m.Name, m.Kind)).Select(g =>
+            .. runs.Select(r => (Run: r, Line: plans[r.SessionId].Line(r.LineId))).Where(x => x.Line is not null)
+                .SelectMany(x => x.Run.Measures.Where(m => m.Kind != MeasureKind.Load || x.Line!.IsLift).Select(m => (Name: x.Line!.Exercise ?? ShorthandPrinter.Dose(x.Line), m.Kind, m.Value, x.Run.Day)))
+                .GroupBy(m => (m.Name, m.Kind)).Select(g =>
                 {
                     var (greatest, latest) = (g.MaxBy(m => m.Value), g.First());
                     return new MeasuredOften(g.Key.Name, g.Key.Kind, greatest.Value, greatest.Day, latest.Value, latest.Day, g.Count());

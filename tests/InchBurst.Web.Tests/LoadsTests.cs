@@ -213,6 +213,11 @@ public sealed class LoadsTests : IAsyncLifetime
         Assert.All(contrasts.Values, c => Assert.True(c.UsualRuns >= 2 * (ended.Count - 1)));
         Assert.Empty(await InAsync(b => b.ContrastsAsync(1, ended[0].Day.AddDays(LoadBook.OldestDays + 1))));
 
+        // What was dragged is no maximum of anything.
+        var results = (await coach.PageAsync("/Athletes/1")).Body!.TextContent;
+        Assert.Contains("squat", results);
+        Assert.DoesNotMatch(@"\d x \d+ m\s+load", results);
+
         var page = await coach.PageAsync("/Loads/1");
         Assert.Equal(8, page.QuerySelectorAll(".weeks li").Length);
         Assert.Single(page.QuerySelectorAll(".weeks li[aria-current=step]"));
