@@ -134,12 +134,12 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
 
     /// <summary>Free runs soon after loaded ones against the athlete's usual over the same stretch, by session.</summary>
     /// <param name="athleteId">Number of the athlete.</param>
-    /// <param name="today">The day for which it is asked; what is older than <see cref="OldestDays"/> is not usual any more.</param>
+    /// <param name="today">The day for which it is asked: nothing later counts, and what is older than <see cref="OldestDays"/> is not usual any more.</param>
     /// <param name="cancel">Gives up.</param>
     public async Task<IReadOnlyDictionary<int, Contrast>> ContrastsAsync(int athleteId, DateOnly today, CancellationToken cancel = default)
     {
         var from = today.AddDays(-OldestDays);
-        var loaded = (await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Day > from && r.Load != "" && r.Outcome == RunOutcome.Timed).Select(r => new { r.SessionId, r.FinishedAt, r.Load }).ToListAsync(cancel))
+        var loaded = (await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Day > from && r.Day <= today && r.Load != "" && r.Outcome == RunOutcome.Timed).Select(r => new { r.SessionId, r.FinishedAt, r.Load }).ToListAsync(cancel))
             .Where(r => !Trial.Helps(r.Load)).ToLookup(r => r.SessionId, r => r.FinishedAt);
         var days = loaded.Select(g => g.Key).ToList();
         if (days.Count == 0)
@@ -148,7 +148,7 @@ public sealed class LoadBook(ClubDb db, SquadBook squads, CurveShelf shelf)
         }
 
         // Free runs from rest over their whole length; the trial says which compare.
-        var free = (await Telling(db.Runs.Where(r => r.AthleteId == athleteId && r.Day > from && r.Load == "")).Where(r => r.Marks.Count > 0)
+        var free = (await Telling(db.Runs.Where(r => r.AthleteId == athleteId && r.Day > from && r.Day <= today && r.Load == "")).Where(r => r.Marks.Count > 0)
             .Select(r => new { r.SessionId, r.FinishedAt, Whole = r.Stretches.Where(s => s.FromMillimetres == 0).OrderByDescending(s => s.ToMillimetres).Select(s => new { s.Key, s.ToMillimetres, s.Seconds }).FirstOrDefault() }).ToListAsync(cancel))
             .Where(r => r.Whole is not null).ToList();
         var isAfter = free.ToLookup(r => Contrast.IsAfter(loaded[r.SessionId], r.FinishedAt));

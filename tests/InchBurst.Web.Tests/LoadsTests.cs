@@ -213,6 +213,16 @@ public sealed class LoadsTests : IAsyncLifetime
         Assert.All(contrasts.Values, c => Assert.True(c.UsualRuns >= 2 * (ended.Count - 1)));
         Assert.Empty(await InAsync(b => b.ContrastsAsync(1, ended[0].Day.AddDays(LoadBook.OldestDays + 1))));
 
+        // The review of such a day says it of everybody, from what was known by then; a day without loads says nothing.
+        var day = contrasts.Keys.Max();
+        var review = (await coach.PageAsync($"/Sessions/{day}/Review")).QuerySelector(".contrasts")!;
+        Assert.True(review.QuerySelectorAll("tr").Length >= 8);
+        var then = (await InAsync(b => b.ContrastsAsync(1, tests.Single(t => t.SessionId == day).Day)))[day];
+        Assert.Contains(review.QuerySelectorAll("tr"), r => r.TextContent.Contains(then.Difference, StringComparison.Ordinal) && r.QuerySelector("a[href='/Loads/1']") is not null);
+        Assert.Equal(contrasts[day].Seconds, then.Seconds);
+        Assert.True(then.UsualRuns <= contrasts[day].UsualRuns);
+        Assert.Null((await coach.PageAsync("/Sessions/47/Review")).QuerySelector(".contrasts"));
+
         // What was dragged is no maximum of anything.
         var results = (await coach.PageAsync("/Athletes/1")).Body!.TextContent;
         Assert.Contains("squat", results);

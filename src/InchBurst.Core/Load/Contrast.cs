@@ -21,16 +21,11 @@ public sealed record Contrast(double Seconds, int Runs, double Usual, int UsualR
     /// <summary>True when the difference is more than runs scatter.</summary>
     public bool IsReal => Math.Abs(FasterPercent) > Within;
 
-    /// <summary>In a coach's words: "2.98 s after the load, usual 3.02: 1.3% faster".</summary>
-    public string Words
-    {
-        get
-        {
-            var said = $"{Figures.Exact(Seconds, 2)} s free after the load, usual {Figures.Exact(Usual, 2)}: ";
-            var by = $"{Figures.Number(Math.Abs(FasterPercent), 1)}% {(FasterPercent >= 0 ? "faster" : "slower")}";
-            return said + (IsReal ? by : $"{by}, within the usual scatter of {Figures.Number(Within, 1)}%");
-        }
-    }
+    /// <summary>The difference in a coach's words: "1.3% faster".</summary>
+    public string Difference => $"{Figures.Number(Math.Abs(FasterPercent), 1)}% {(FasterPercent >= 0 ? "faster" : "slower")}" + (IsReal ? "" : $", within the usual scatter of {Figures.Number(Within, 1)}%");
+
+    /// <summary>In a coach's words: "2.98 s free after the load, usual 3.02: 1.3% faster".</summary>
+    public string Words => $"{Figures.Exact(Seconds, 2)} s free after the load, usual {Figures.Exact(Usual, 2)}: {Difference}";
 
     /// <summary>True for a free run that still stands under a loaded one.</summary>
     /// <param name="loaded">When the loaded runs of the same athlete and session ended.</param>

@@ -3,6 +3,7 @@ using InchBurst.Core.Catalogue;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
+using InchBurst.Core.Load;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
@@ -39,7 +40,7 @@ public sealed record ReviewLine(PlanLine Line, LineReview Review, IReadOnlyList<
 public sealed record RatingRow(Attendance Row, string Rating, string Minutes, string Note, string? Wrong);
 
 /// <summary>What was planned against what was run, and what follows from it.</summary>
-public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBook results, SchoolBook schools, LiveMaker settings, ExerciseCatalogue catalogue, Desk desk) : PageModel
+public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBook results, SchoolBook schools, LoadBook loads, LiveMaker settings, ExerciseCatalogue catalogue, Desk desk) : PageModel
 {
     private const double StripWidth = 1232;
 
@@ -52,6 +53,9 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
     public IReadOnlyList<ReviewLine> Lines { get; private set; } = [];
 
     public IReadOnlyList<(Athlete Athlete, double? Share, double? Best)> Reached { get; private set; } = [];
+
+    /// <summary>Free runs soon after loaded ones against each athlete's usual, the fastest first.</summary>
+    public IReadOnlyList<(Athlete Athlete, Contrast Contrast)> Contrasts { get; private set; } = [];
 
     public IReadOnlyList<FaultSeen> Faults { get; private set; } = [];
 
@@ -178,6 +182,16 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
             var best = rows.GetValueOrDefault(a.AthleteId)?.BestSpeed;
             return (a.Athlete!, today / best, today);
         }).OrderByDescending(x => x.Item2 ?? -1)];
+        var contrasts = new List<(Athlete Athlete, Contrast Contrast)>();
+        foreach (var person in here.Where(a => live.Runs.Any(r => r.AthleteId == a.AthleteId && r.Load.Length > 0)))
+        {
+            if ((await loads.ContrastsAsync(person.AthleteId, session.Day)).TryGetValue(session.Id, out var contrast))
+            {
+                contrasts.Add((person.Athlete!, contrast));
+            }
+        }
+
+        Contrasts = [.. contrasts.OrderByDescending(c => c.Contrast.FasterPercent)];
         if (Live.Session.StartedAt is { } started && Lines.Count > 0)
         {
             var planned = PlanJson.Read(Live.Session.PlanJson);
