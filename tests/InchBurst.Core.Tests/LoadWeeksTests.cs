@@ -164,6 +164,10 @@ public class LoadWeeksTests
         Assert.Equal(["runners", "Wheels"], kit.Kinds);
         Assert.Equal([30.0, 80, 30], new[] { "", "RUNNERS", "wheels" }.Select(k => Math.Round(kit.On(Surface.Turf, k).Mu * 20 * 9.81)));
         Assert.Equal(Friction.Of(Surface.Turf), kit.On(Surface.Turf, "skids"));
+
+        // A test that was made with its kind said stands when the sled is gone, or called another kind since.
+        var kept = kit with { Sleds = [new("B", 10, "Wheels")], Pulls = [Pull(0, "B", 60) with { Kind = "runners" }, Pull(1, "D", 80)] };
+        Assert.Equal((60, Friction.Of(Surface.Turf)), (Math.Round(ClubKit.Read(kept.Write()).On(Surface.Turf, "runners").Mu * 20 * 9.81), kept.On(Surface.Turf, "wheels")));
         Assert.Equal([7.5, 10], kit.Shared(2).Select(s => s.SledKilograms));
         Assert.Equal([10.0, 12], kit.Shared(2, "Runners").Select(s => s.SledKilograms));
         Assert.Equal([7.5, 10], kit.Shared(2, "skids").Select(s => s.SledKilograms));

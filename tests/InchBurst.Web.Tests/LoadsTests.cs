@@ -149,7 +149,7 @@ public sealed class LoadsTests : IAsyncLifetime
     {
         var (_, version) = await InAsync(b => b.KitAsync());
         Task<(HttpStatusCode, AngleSharp.Dom.IDocument Page, HttpResponseMessage)> Post(string handler, int at, params (string, string)[] fields) => coach.PostAsync("/Settings/Kit", $"/Settings/Kit?handler={handler}", [.. fields, ("version", $"{at}")]);
-        await Post("Sled", version, ("name", "Third"), ("kilograms", "12,5"));
+        await Post("Sled", version, ("name", "Third"), ("kilograms", "12,5"), ("kind", "skids"));
         await Post("Plate", version + 1, ("plate", "1.25"), ("count", "4"));
         await Post("Plate", version + 2, ("plate", "1.25"), ("count", "6"));
         await Post("Pull", version + 3, ("sled", "Third"), ("surface", "Hall"), ("total", "22.5"), ("newtons", "44 46 48"));
@@ -166,6 +166,7 @@ public sealed class LoadsTests : IAsyncLifetime
         await Post("RemovePlate", now + 1, ("at", $"{kit.Plates.Count - 1}"));
         await Post("RemovePull", now + 2, ("at", $"{kit.Pulls.Count - 1}"));
         var after = (await InAsync(b => b.KitAsync())).Kit;
+        Assert.Equal("skids", kit.Pulls[^1].Kind);
         Assert.Equal((2, kit.Plates.Count - 1, kit.Pulls.Count - 1), (after.Sleds.Count, after.Plates.Count, after.Pulls.Count));
     }
 

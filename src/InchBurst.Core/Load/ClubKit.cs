@@ -21,7 +21,8 @@ public sealed record ClubPlate(double Kilograms, int Count);
 /// <param name="Surface">On what.</param>
 /// <param name="Kilograms">Sled and plates together, kg.</param>
 /// <param name="Newtons">Readings, N.</param>
-public sealed record PullTest(DateOnly Day, string Sled, Surface Surface, double Kilograms, IReadOnlyList<double> Newtons)
+/// <param name="Kind">Kind of that sled, kept so that the test stands when the sled is gone; empty while nobody had said it.</param>
+public sealed record PullTest(DateOnly Day, string Sled, Surface Surface, double Kilograms, IReadOnlyList<double> Newtons, string Kind = "")
 {
     /// <summary>The friction it gives; null where its readings give none.</summary>
     [JsonIgnore]
@@ -96,9 +97,12 @@ public sealed record ClubKit(IReadOnlyList<ClubSled> Sleds, IReadOnlyList<ClubPl
     /// <summary>The latest pull test on a floor, or null.</summary>
     /// <param name="surface">The floor.</param>
     /// <param name="kind">Kind of sled; empty for any.</param>
-    public PullTest? Latest(Surface surface, string kind = "") => Pulls.Where(p => p.Surface == surface && p.Friction is not null && (kind.Length == 0 || Is(Sleds.FirstOrDefault(s => s.Name == p.Sled), kind))).MaxBy(p => p.Day);
+    public PullTest? Latest(Surface surface, string kind = "") => Pulls.Where(p => p.Surface == surface && p.Friction is not null && (kind.Length == 0 || KindOf(p).Equals(kind, StringComparison.OrdinalIgnoreCase))).MaxBy(p => p.Day);
 
-    private static bool Is(ClubSled? sled, string kind) => kind.Equals(sled?.Kind, StringComparison.OrdinalIgnoreCase);
+    // As it was said with the test, or as it is said of the sled now.
+    private string KindOf(PullTest pull) => pull.Kind.Length > 0 ? pull.Kind : Sleds.FirstOrDefault(s => s.Name == pull.Sled)?.Kind ?? "";
+
+    private static bool Is(ClubSled sled, string kind) => kind.Equals(sled.Kind, StringComparison.OrdinalIgnoreCase);
 
     /// <summary>Sleds with their share of the plates.</summary>
     /// <param name="most">Most sleds to take, 1 or more.</param>

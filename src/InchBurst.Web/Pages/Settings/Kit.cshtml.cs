@@ -90,7 +90,7 @@ public sealed class KitModel(LoadBook loads, SquadBook squads, Desk desk) : Page
             return (null, "Type the readings in newtons with spaces between them, such as 54 56 58.");
         }
 
-        var pull = new PullTest(desk.Today, (sled ?? "Sled").Trim(), surface, Number(total) ?? 0, [.. readings.Select(r => r!.Value)]);
+        var pull = new PullTest(desk.Today, (sled ?? "Sled").Trim(), surface, Number(total) ?? 0, [.. readings.Select(r => r!.Value)], kit.Sleds.FirstOrDefault(s => s.Name == (sled ?? "").Trim())?.Kind ?? "");
         return Friction.OfPulls(pull.Newtons, pull.Kilograms) is { Problem: { } problem } ? (null, problem)
             : pull.Kilograms > 400 ? (null, "A sled with plates weighs 400 kg at most.")
             : (kit with { Pulls = [.. kit.Pulls, pull] }, $"Friction {Figures.Exact(pull.Friction!.Mu, 2)} {Trial.SurfaceWords(surface)}.");
