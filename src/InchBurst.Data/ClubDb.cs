@@ -121,6 +121,20 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
 
     public DbSet<RunMeasure> RunMeasures => Set<RunMeasure>();
 
+    public DbSet<Place> Places => Set<Place>();
+
+    public DbSet<Slot> Slots => Set<Slot>();
+
+    public DbSet<CalendarEntry> CalendarEntries => Set<CalendarEntry>();
+
+    public DbSet<PlayedMinutes> PlayedMinutes => Set<PlayedMinutes>();
+
+    public DbSet<OwnGroup> OwnGroups => Set<OwnGroup>();
+
+    public DbSet<WeekStep> WeekSteps => Set<WeekStep>();
+
+    public DbSet<SeasonPhase> SeasonPhases => Set<SeasonPhase>();
+
     public DbSet<RunCorrection> RunCorrections => Set<RunCorrection>();
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -183,5 +197,30 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
         builder.Entity<ClubSchool>().HasIndex(s => s.Name).IsUnique();
         builder.Entity<KeptPlan>().HasQueryFilter(p => p.DeletedAt == null);
         builder.Entity<RunCorrection>().HasIndex(c => c.RunId);
+        builder.Entity<Slot>().HasQueryFilter(s => s.RetiredAt == null);
+        builder.Entity<Place>().HasQueryFilter(p => p.RetiredAt == null);
+        builder.Entity<Slot>().HasOne(s => s.Place).WithMany().HasForeignKey(s => s.PlaceId).IsRequired(false);
+        builder.Entity<CalendarEntry>(e =>
+        {
+            e.HasQueryFilter(c => c.DeletedAt == null);
+            e.HasIndex(c => new { c.SquadId, c.Day });
+            e.Property(c => c.Version).IsConcurrencyToken();
+
+            // An event of a calendar file is one entry, however often the file is read.
+            e.HasIndex(c => new { c.SquadId, c.Uid, c.Occurrence }).IsUnique().HasFilter("Uid <> ''");
+        });
+        builder.Entity<PlayedMinutes>(e =>
+        {
+            e.HasKey(m => new { m.EntryId, m.AthleteId });
+            e.HasOne(m => m.Entry).WithMany(c => c.Minutes).HasForeignKey(m => m.EntryId).IsRequired(false);
+            e.HasIndex(m => new { m.AthleteId, m.CountsAsTopSpeed });
+        });
+        builder.Entity<OwnGroup>(e =>
+        {
+            e.HasIndex(g => new { g.SquadId, g.Name }).IsUnique();
+            e.HasMany(g => g.Athletes).WithMany();
+        });
+        builder.Entity<WeekStep>().HasIndex(s => s.SquadId);
+        builder.Entity<SeasonPhase>().HasIndex(p => new { p.SquadId, p.From });
     }
 }

@@ -16,9 +16,15 @@ public sealed class SchoolBook(ClubDb db)
     /// <summary>The school of a session: its own choice, or its squad's, or the usual one.</summary>
     public async Task<CoachingSchool> OfAsync(TrainingSession session, CancellationToken cancel = default)
     {
-        var name = session.School.Length > 0 ? session.School : await db.Squads.Where(s => s.Id == session.SquadId).Select(s => s.School).SingleOrDefaultAsync(cancel);
-        return string.IsNullOrEmpty(name) ? CoachingSchool.Usual : (await AllAsync(cancel)).FirstOrDefault(s => s.Name == name) ?? CoachingSchool.Usual;
+        return session.School.Length > 0 ? await NamedAsync(session.School, cancel) : await OfSquadAsync(session.SquadId, cancel);
     }
+
+    /// <summary>The school of a squad, or the usual one.</summary>
+    public async Task<CoachingSchool> OfSquadAsync(int squadId, CancellationToken cancel = default) =>
+        await NamedAsync(await db.Squads.Where(s => s.Id == squadId).Select(s => s.School).SingleOrDefaultAsync(cancel), cancel);
+
+    private async Task<CoachingSchool> NamedAsync(string? name, CancellationToken cancel) =>
+        string.IsNullOrEmpty(name) ? CoachingSchool.Usual : (await AllAsync(cancel)).FirstOrDefault(s => s.Name == name) ?? CoachingSchool.Usual;
 
     /// <summary>Copies a school under a new name.</summary>
     public async Task<CoachingSchool?> CopyAsync(string name, CancellationToken cancel = default)
@@ -49,6 +55,25 @@ public sealed class SchoolBook(ClubDb db)
             await db.Squads.Where(s => s.School == before).ExecuteUpdateAsync(u => u.SetProperty(s => s.School, school.Name), cancel);
             await db.Sessions.IgnoreQueryFilters().Where(s => s.School == before).ExecuteUpdateAsync(u => u.SetProperty(s => s.School, school.Name), cancel);
         }
+    }
+
+    /// <summary>Sets a number of a squad's school; a school that ships is copied first, and the squad follows the copy.</summary>
+    public async Task<CoachingSchool> SetForSquadAsync(int squadId, string key, double value, CancellationToken cancel = default)
+    {
+        await using var step = await db.Database.BeginTransactionAsync(cancel);
+        var school = await OfSquadAsync(squadId, cancel);
+        if (!await IsOwnAsync(school.Name, cancel))
+        {
+            school = (await CopyAsync(school.Name, cancel))!;
+            await ChooseForSquadAsync(squadId, school.Name, cancel);
+        }
+
+        var values = school.Values.ToDictionary();
+        values[key] = new(value, school.Of(key).Value == value ? school.Of(key).Reason : "Our own number.");
+        school = school with { Values = values };
+        await SaveAsync(school.Name, school, cancel);
+        await step.CommitAsync(cancel);
+        return school;
     }
 
     public Task RemoveAsync(string name, CancellationToken cancel = default) => db.ClubSchools.Where(s => s.Name == name).ExecuteDeleteAsync(cancel);

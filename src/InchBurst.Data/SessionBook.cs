@@ -2,6 +2,7 @@ using InchBurst.Core.Live;
 using InchBurst.Core.Plan;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
 
 namespace InchBurst.Data;
 
@@ -55,13 +56,17 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
 
     public async Task<TrainingSession> CreateAsync(TrainingSession session, SessionPlan plan, string by, CancellationToken cancel = default)
     {
-        await using var step = await db.Database.BeginTransactionAsync(cancel);
+        await using var step = await BeginAsync(cancel);
         session.PlanJson = PlanJson.Write(plan);
         db.Sessions.Add(session);
         await db.SaveChangesAsync(cancel);
         db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = 0, PlanJson = session.PlanJson, Lanes = session.Lanes, What = "made", By = by, At = clock.GetUtcNow().UtcDateTime });
         await db.SaveChangesAsync(cancel);
-        await step.CommitAsync(cancel);
+        if (step is not null)
+        {
+            await step.CommitAsync(cancel);
+        }
+
         return session;
     }
 
@@ -69,7 +74,7 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
     public async Task<PlannedSession> ChangeAsync(PlannedSession planned, SessionPlan plan, string what, string by, CancellationToken cancel = default)
     {
         var session = planned.Session;
-        await using var step = await db.Database.BeginTransactionAsync(cancel);
+        await using var step = await BeginAsync(cancel);
 
         // Before anything is dropped: whoever comes second finds the session changed and drops nothing that the first one made.
         var version = session.Version;
@@ -84,7 +89,11 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
         SetPlan(session, PlanJson.Write(plan));
         db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = session.Revision, PlanJson = session.PlanJson, Lanes = session.Lanes, What = what, By = by, At = clock.GetUtcNow().UtcDateTime });
         await db.SaveChangesAsync(cancel);
-        await step.CommitAsync(cancel);
+        if (step is not null)
+        {
+            await step.CommitAsync(cancel);
+        }
+
         return await WithPlanAsync(session, cancel);
     }
 
@@ -181,6 +190,9 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
 
         return session;
     }
+
+    // A step of its own, or part of the one that is under way.
+    private async Task<IDbContextTransaction?> BeginAsync(CancellationToken cancel) => db.Database.CurrentTransaction is null ? await db.Database.BeginTransactionAsync(cancel) : null;
 
     // A session that is running follows its plan; one that has ended keeps the plan as it was run.
     private static void SetPlan(TrainingSession session, string json)

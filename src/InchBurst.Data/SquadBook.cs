@@ -86,7 +86,7 @@ public sealed class CurveShelf
 public sealed record AthleteRow(Athlete Athlete, TopSpeedClock Clock, double? BestSpeed);
 
 /// <summary>Squads and athletes.</summary>
-public sealed class SquadBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
+public sealed class SquadBook(ClubDb db, CurveShelf shelf, SchoolBook schools, TimeProvider clock)
 {
     public Task<Club> ClubAsync(CancellationToken cancel = default) => db.Clubs.SingleAsync(cancel);
 
@@ -124,9 +124,36 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
                 x.Best,
                 Last = db.Runs.Where(r => r.AthleteId == x.Athlete.Id && r.FlyingSpeed >= x.Best * TopSpeedClock.UsualShare).Max(r => (DateOnly?)r.Day),
                 Estimated = db.Runs.Where(r => r.AthleteId == x.Athlete.Id && r.EstimatedSpeed >= (x.Best ?? x.Guess) * TopSpeedClock.UsualShare).Max(r => (DateOnly?)r.Day),
+                Match = db.PlayedMinutes.Where(m => m.AthleteId == x.Athlete.Id && m.CountsAsTopSpeed && m.Entry!.DeletedAt == null && m.Entry.Day <= today).Max(m => (DateOnly?)m.Entry!.Day),
             })
             .ToListAsync(cancel);
-        return [.. rows.Select(r => new AthleteRow(r.Athlete, TopSpeedClock.On(r.Last, r.Estimated, today), r.Best))];
+        var every = new Dictionary<int, int>();
+        foreach (var squad in rows.Select(r => r.Athlete.SquadId).Distinct())
+        {
+            every[squad] = (int)(await schools.OfSquadAsync(squad, cancel))["week.every"];
+        }
+
+        return [.. rows.Select(r => new AthleteRow(r.Athlete, TopSpeedClock.On(r.Last, r.Estimated, r.Match, today, every[r.Athlete.SquadId]), r.Best))];
+    }
+
+    /// <summary>Days since one on which each athlete of a squad reached the share of top speed that counts: measured, estimated, or in a match by the coach's word.</summary>
+    /// <param name="squadId">Number of the squad.</param>
+    /// <param name="first">First day.</param>
+    /// <param name="cancel">Gives up.</param>
+    public async Task<ILookup<int, DateOnly>> ReachedDaysAsync(int squadId, DateOnly first, CancellationToken cancel = default)
+    {
+        var bests = db.Athletes.Where(a => a.SquadId == squadId).Select(a => new
+        {
+            a.Id,
+            Best = db.Runs.Where(r => r.AthleteId == a.Id && r.FlyingSpeed != null).Max(r => r.FlyingSpeed),
+            Guess = db.Runs.Where(r => r.AthleteId == a.Id && r.EstimatedSpeed != null).Max(r => r.EstimatedSpeed),
+        });
+        var run = await (from r in db.Runs.AsNoTracking()
+                         join best in bests on r.AthleteId equals best.Id
+                         where r.Day >= first && (r.FlyingSpeed >= best.Best * TopSpeedClock.UsualShare || r.EstimatedSpeed >= (best.Best ?? best.Guess) * TopSpeedClock.UsualShare)
+                         select new { r.AthleteId, r.Day }).Distinct().ToListAsync(cancel);
+        var played = await db.PlayedMinutes.AsNoTracking().Where(m => m.CountsAsTopSpeed && m.Entry!.SquadId == squadId && m.Entry.DeletedAt == null && m.Entry.Day >= first).Select(m => new { m.AthleteId, m.Entry!.Day }).ToListAsync(cancel);
+        return run.Concat(played).Distinct().OrderBy(d => d.Day).ToLookup(d => d.AthleteId, d => d.Day);
     }
 
     /// <summary>Days since one on which athletes of a squad ran a flying stretch, with the greatest share of own best flying speed of each day.</summary>

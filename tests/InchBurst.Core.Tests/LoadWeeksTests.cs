@@ -29,7 +29,7 @@ public class LoadWeeksTests
         Assert.Equal(("1 Keep the movement 8", true), (Steps(LoadPath.Of(10, 10, 0)), LoadPath.Of(10, 10, 0).IsHeld));
         Assert.Equal(("1 Keep the movement 5", true), (Steps(LoadPath.Of(60, 5, 8, isYoung: true)), LoadPath.Of(60, 5, 8, isYoung: true).IsHeld));
         Assert.Equal("1 Heavy start 60", Steps(LoadPath.Of(60, 10, 1)));
-        Assert.Equal([0.0, 8, 6], CoachingSchool.BuiltIn.Select(s => s["load.weeks"]));
+        Assert.Equal([0.0, 8, 6, 0, 0], CoachingSchool.BuiltIn.Select(s => s["load.weeks"]));
     }
 
     [Fact]

@@ -214,10 +214,10 @@ public class TrialTests
         Assert.Null(EstimatedSpeed.Of(Sixty() with { Marks = [] }, 1.1));
 
         var today = new DateOnly(2026, 3, 10);
-        Assert.Equal((today.AddDays(-2), true), TopSpeedClock.On(today.AddDays(-5), today.AddDays(-2), today) is var e ? (e.Last!.Value, e.IsEstimated) : default);
-        Assert.Equal((today.AddDays(-2), false), TopSpeedClock.On(today.AddDays(-2), today.AddDays(-2), today) is var m ? (m.Last!.Value, m.IsEstimated) : default);
-        Assert.True(TopSpeedClock.On(null, today.AddDays(-7), today) is { IsEstimated: true, IsDue: true });
-        Assert.True(TopSpeedClock.On((DateOnly?)null, null, today) is { IsEstimated: false, Last: null });
+        Assert.Equal((today.AddDays(-2), true), TopSpeedClock.On(today.AddDays(-5), today.AddDays(-2), null, today) is var e ? (e.Last!.Value, e.IsEstimated) : default);
+        Assert.Equal((today.AddDays(-2), false), TopSpeedClock.On(today.AddDays(-2), today.AddDays(-2), null, today) is var m ? (m.Last!.Value, m.IsEstimated) : default);
+        Assert.True(TopSpeedClock.On(null, today.AddDays(-7), null, today) is { IsEstimated: true, IsDue: true });
+        Assert.True(TopSpeedClock.On((DateOnly?)null, null, null, today) is { IsEstimated: false, Last: null });
     }
 
     [Theory]

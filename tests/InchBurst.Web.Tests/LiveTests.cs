@@ -532,7 +532,7 @@ public sealed class LiveTests : IAsyncLifetime
         var first = (await PlanAsync()).Lines.First();
         await Do("Line", ("line", $"{first.Id}"), ("round", "1"));
         var root = (await coach.PageAsync(Url)).QuerySelector("#live")!;
-        Assert.Equal("240", root.QuerySelector("[data-line-clock]")!.GetAttribute("data-line-clock"));
+        Assert.Equal(((InchBurst.Core.Plan.TimedShape)first.Shape).Seconds.ToString(CultureInfo.InvariantCulture), root.QuerySelector("[data-line-clock]")!.GetAttribute("data-line-clock"));
         Assert.InRange(long.Parse(root.GetAttribute("data-line-from")!, CultureInfo.InvariantCulture), DateTimeOffset.UtcNow.AddMinutes(-2).ToUnixTimeMilliseconds(), DateTimeOffset.UtcNow.ToUnixTimeMilliseconds());
 
         // A line that is only looked at is not on, so its clock does not run.

@@ -80,7 +80,7 @@ public sealed class LoadsTests : IAsyncLifetime
         var (session, line) = await PushAsync();
         var page = await coach.PageAsync("/Loads/1?by=20&surface=Track");
         Assert.Contains("20%", page.QuerySelector(".loads-set")!.TextContent);
-        Assert.Contains("Tuesday push, line 6", page.QuerySelector(".loads-set")!.TextContent);
+        Assert.Contains("Tuesday push, line 14", page.QuerySelector(".loads-set")!.TextContent);
         var answer = (await coach.GetAsync("/Loads/1?handler=Answer&surface=Track&by=20&step=1")).Page.Body!.TextContent;
         Assert.Contains("\"kilograms\"", answer);
         var (_, _, set) = await coach.PostAsync("/Loads/1", "/Loads/1?handler=Set", ("session", $"{session}"), ("line", $"{line}"), ("by", "20"), ("surface", "Track"));

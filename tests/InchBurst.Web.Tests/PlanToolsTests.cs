@@ -330,7 +330,12 @@ public sealed class JudgementTests : IAsyncLifetime
         var sheet = await coach.PageAsync($"{Url}/Sheet");
         Assert.Contains("Cones and gates: 20 build + 10 fly + 20 m slow", sheet.Body!.TextContent);
         Assert.Contains("Mbali Sithebe", sheet.Body.TextContent);
-        Assert.Contains("11:59", sheet.QuerySelector(".sheet-lines")!.TextContent);
+
+        // Each line says when it begins, the first at the start, none before the one above it.
+        var begins = sheet.QuerySelectorAll(".sheet-lines td:first-child").Select(c => c.TextContent.Trim()).Where(t => System.Text.RegularExpressions.Regex.IsMatch(t, @"^\d+:\d\d$")).Select(t => t.Split(':')).Select(t => (int.Parse(t[0], System.Globalization.CultureInfo.InvariantCulture) * 60) + int.Parse(t[1], System.Globalization.CultureInfo.InvariantCulture)).ToList();
+        Assert.Equal(0, begins[0]);
+        Assert.True(begins.Count > 8);
+        Assert.Equal(begins.Distinct().Order(), begins);
         await DoAsync("Add", ("text", "2 x 10 m for low minutes"));
         var low = await coach.PageAsync($"{Url}/Card?athlete=9");
         var high = await coach.PageAsync($"{Url}/Card?athlete=1");

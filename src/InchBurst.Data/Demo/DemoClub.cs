@@ -21,23 +21,23 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
     private readonly Random weights = new(seed + 2);
     private readonly List<(Athlete Athlete, SprintSimulation Runner, double Drag)> people = [];
 
-    // Name, height m, mass kg, F0 N/kg, V0 m/s, birth year, sex, position, group, stance.
-    private static readonly (string Name, double Height, double Mass, double F0, double V0, int Born, string Position, PlayingGroup Group)[] FirstTeam =
+    // Name, height m, mass kg, F0 N/kg, V0 m/s, birth year, position; the first eight play much.
+    private static readonly (string Name, double Height, double Mass, double F0, double V0, int Born, string Position)[] FirstTeam =
     [
-        ("Noor Haddadin", 1.74, 68.4, 7.7, 9.2, 1999, "left wing", PlayingGroup.HighMinutes),
-        ("Ingrid Vasstrand", 1.79, 72.0, 7.9, 9.6, 1998, "right wing", PlayingGroup.HighMinutes),
-        ("Mbali Sithebe", 1.72, 66.5, 8.1, 9.5, 2001, "left wing", PlayingGroup.HighMinutes),
-        ("Yuki Aramori", 1.66, 60.2, 7.6, 9.1, 2000, "centre back", PlayingGroup.HighMinutes),
-        ("Tuva Rekdal", 1.81, 76.3, 7.1, 8.7, 1996, "pivot", PlayingGroup.HighMinutes),
-        ("Lucija Perkovac", 1.77, 73.1, 7.4, 8.9, 1997, "left back", PlayingGroup.HighMinutes),
-        ("Sanna Kivirinta", 1.70, 64.8, 7.5, 9.0, 2002, "right wing", PlayingGroup.HighMinutes),
-        ("Oriane Teklu", 1.75, 69.7, 7.8, 9.3, 2000, "right back", PlayingGroup.HighMinutes),
-        ("Amara Ezeokoli", 1.78, 74.5, 7.9, 9.2, 2003, "left back", PlayingGroup.LowMinutes),
-        ("Camila Andrezzo", 1.68, 63.0, 7.2, 8.8, 2004, "centre back", PlayingGroup.LowMinutes),
-        ("Freja Lindqvard", 1.80, 75.2, 7.0, 8.6, 1999, "goalkeeper", PlayingGroup.LowMinutes),
-        ("Zofia Brzanek", 1.73, 67.9, 7.3, 8.9, 2003, "pivot", PlayingGroup.LowMinutes),
-        ("Dilnoza Karimli", 1.69, 62.4, 7.4, 9.0, 2005, "right back", PlayingGroup.LowMinutes),
-        ("Leilani Faumatu", 1.76, 78.8, 7.6, 8.7, 2001, "pivot", PlayingGroup.LowMinutes),
+        ("Noor Haddadin", 1.74, 68.4, 7.7, 9.2, 1999, "left wing"),
+        ("Ingrid Vasstrand", 1.79, 72.0, 7.9, 9.6, 1998, "right wing"),
+        ("Mbali Sithebe", 1.72, 66.5, 8.1, 9.5, 2001, "left wing"),
+        ("Yuki Aramori", 1.66, 60.2, 7.6, 9.1, 2000, "centre back"),
+        ("Tuva Rekdal", 1.81, 76.3, 7.1, 8.7, 1996, "pivot"),
+        ("Lucija Perkovac", 1.77, 73.1, 7.4, 8.9, 1997, "left back"),
+        ("Sanna Kivirinta", 1.70, 64.8, 7.5, 9.0, 2002, "right wing"),
+        ("Oriane Teklu", 1.75, 69.7, 7.8, 9.3, 2000, "right back"),
+        ("Amara Ezeokoli", 1.78, 74.5, 7.9, 9.2, 2003, "left back"),
+        ("Camila Andrezzo", 1.68, 63.0, 7.2, 8.8, 2004, "centre back"),
+        ("Freja Lindqvard", 1.80, 75.2, 7.0, 8.6, 1999, "goalkeeper"),
+        ("Zofia Brzanek", 1.73, 67.9, 7.3, 8.9, 2003, "pivot"),
+        ("Dilnoza Karimli", 1.69, 62.4, 7.4, 9.0, 2005, "right back"),
+        ("Leilani Faumatu", 1.76, 78.8, 7.6, 8.7, 2001, "pivot"),
     ];
 
     private static readonly (string Name, double Height, double Mass, double F0, double V0, int Born, AthleteSex Sex)[] Juniors =
@@ -83,12 +83,12 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
         db.Squads.AddRange(team, juniors);
         foreach (var p in FirstTeam)
         {
-            Join(team, p.Name, p.Height, p.Mass, p.F0, p.V0, p.Born, AthleteSex.Female, p.Position, p.Group);
+            Join(team, p.Name, p.Height, p.Mass, p.F0, p.V0, p.Born, AthleteSex.Female, p.Position);
         }
 
         foreach (var p in Juniors)
         {
-            Join(juniors, p.Name, p.Height, p.Mass, p.F0, p.V0, p.Born, p.Sex, "", PlayingGroup.None);
+            Join(juniors, p.Name, p.Height, p.Mass, p.F0, p.V0, p.Born, p.Sex, "");
         }
 
         var tuva = people.Single(p => p.Athlete.Name == "Tuva Rekdal").Athlete;
@@ -131,6 +131,7 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
         await db.SaveChangesAsync(cancel);
         SledSeason(db, team);
         await db.SaveChangesAsync(cancel);
+        await MatchSeasonAsync(db, team, juniors, cancel);
         db.PlanRevisions.AddRange(db.Sessions.Local.Select(s => new PlanRevision { SessionId = s.Id, Number = 0, PlanJson = s.PlanJson, Lanes = s.Lanes, What = "made", By = "demo", At = s.StartedAt ?? today.ToDateTime(default, DateTimeKind.Utc) }));
         await db.SaveChangesAsync(cancel);
     }
@@ -142,7 +143,7 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
         return plan.Add(line, ExerciseCatalogue.BuiltIn.Find(line.Exercise)?.Family);
     });
 
-    private void Join(Squad squad, string name, double height, double mass, double f0, double v0, int born, AthleteSex sex, string position, PlayingGroup group)
+    private void Join(Squad squad, string name, double height, double mass, double f0, double v0, int born, AthleteSex sex, string position)
     {
         var athlete = new Athlete
         {
@@ -152,7 +153,6 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
             HeightMetres = height,
             MassKilograms = mass,
             Position = position,
-            Group = group,
             Stance = StartStance.ThreePoint,
             FrontFoot = random.Next(4) == 0 ? FrontFoot.Right : FrontFoot.Left,
         };
@@ -169,7 +169,7 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
         WindowMinutes = 60,
         StraightMetres = 60,
         RunOutMetres = 20,
-        PlanJson = PlanJson.Write(PlanOf(lines)),
+        PlanJson = PlanJson.Write(WarmedUp(PlanOf(lines), (int)day.DayOfWeek)),
     };
 
     private void Hold(ClubDb db, Squad squad, string name, DateOnly day, string[] lines, bool byHand, int week)
@@ -231,7 +231,8 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
         session.StartedAt = day.ToDateTime(new TimeOnly(16, 30), DateTimeKind.Utc);
         session.EndedAt = session.StartedAt.Value.AddMinutes(50);
         db.Sessions.Add(session);
-        var lines = PlanJson.Read(session.PlanJson).Lines.ToList();
+        var plan = PlanJson.Read(session.PlanJson);
+        var lines = plan.Lines.Where(l => l.Log.Count > 0).Prepend(plan.Lines.First()).ToList();
         var order = 0;
         foreach (var (athlete, runner, _) in people.Where(p => p.Athlete.SquadId == squad.Id))
         {

@@ -9,6 +9,9 @@ public sealed class Squad
 
     /// <summary>Name of the coaching school that judges this squad's sessions; empty means the usual one.</summary>
     public string School { get; set; } = "";
+
+    /// <summary>Last part of the private address under which calendars fetch the squad's season; empty while there is none.</summary>
+    public string FeedKey { get; set; } = "";
     public DateTime? RetiredAt { get; set; }
     public List<Athlete> Athletes { get; } = [];
 }
@@ -54,7 +57,15 @@ public sealed class Athlete
     public double? HeightMetres { get; set; }
     public double? MassKilograms { get; set; }
     public string Position { get; set; } = "";
+
+    /// <summary>Playing group by the coach's word; none follows the minutes.</summary>
     public PlayingGroup Group { get; set; }
+
+    /// <summary>Playing group by the minutes of the last matches; written whenever minutes change.</summary>
+    public PlayingGroup GroupByMinutes { get; set; }
+
+    /// <summary>Playing group that holds: the coach's word, else the minutes.</summary>
+    public PlayingGroup Playing => Group == PlayingGroup.None ? GroupByMinutes : Group;
     public StartStance Stance { get; set; }
     public FrontFoot FrontFoot { get; set; }
     public string Notes { get; set; } = "";

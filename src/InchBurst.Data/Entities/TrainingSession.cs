@@ -11,6 +11,15 @@ public sealed class TrainingSession
     public int Id { get; set; }
     public string Name { get; set; } = "";
     public DateOnly Day { get; set; }
+
+    /// <summary>When it begins, where somebody said it.</summary>
+    public TimeOnly? Start { get; set; }
+
+    /// <summary>Whom it is for: empty for the squad, the words of a playing group, or the name of a group of the coach's own.</summary>
+    public string Group { get; set; } = "";
+
+    /// <summary>True when no suggestion may move it.</summary>
+    public bool IsPinned { get; set; }
     public int SquadId { get; set; }
     public Squad? Squad { get; set; }
     public int Lanes { get; set; } = 2;

@@ -17,6 +17,21 @@ namespace InchBurst.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.12");
 
+            modelBuilder.Entity("AthleteOwnGroup", b =>
+                {
+                    b.Property<int>("AthletesId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("OwnGroupId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("AthletesId", "OwnGroupId");
+
+                    b.HasIndex("OwnGroupId");
+
+                    b.ToTable("AthleteOwnGroup");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.AppUser", b =>
                 {
                     b.Property<string>("Id")
@@ -114,6 +129,9 @@ namespace InchBurst.Data.Migrations
                     b.Property<int>("Group")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("GroupByMinutes")
+                        .HasColumnType("INTEGER");
+
                     b.Property<double?>("HeightMetres")
                         .HasColumnType("REAL");
 
@@ -199,6 +217,70 @@ namespace InchBurst.Data.Migrations
                     b.HasIndex("AthleteId");
 
                     b.ToTable("Attendance");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.CalendarEntry", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Importance")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsAway")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Kind")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("LastDay")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Occurrence")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SquadId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<TimeOnly?>("Start")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("TravelMinutes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Uid")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Where")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("SquadId", "Day");
+
+                    b.HasIndex("SquadId", "Uid", "Occurrence")
+                        .IsUnique()
+                        .HasFilter("Uid <> ''");
+
+                    b.ToTable("CalendarEntries");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.Club", b =>
@@ -416,6 +498,57 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("Marks");
                 });
 
+            modelBuilder.Entity("InchBurst.Data.Entities.OwnGroup", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SquadId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("SquadId", "Name")
+                        .IsUnique();
+
+                    b.ToTable("OwnGroups");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.Place", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Lanes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("RetiredAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("RunOutMetres")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("StraightMetres")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Surface")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Places");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.PlanRevision", b =>
                 {
                     b.Property<int>("Id")
@@ -452,6 +585,27 @@ namespace InchBurst.Data.Migrations
                         .IsUnique();
 
                     b.ToTable("PlanRevisions");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.PlayedMinutes", b =>
+                {
+                    b.Property<int>("EntryId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("AthleteId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("CountsAsTopSpeed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Minutes")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("EntryId", "AthleteId");
+
+                    b.HasIndex("AthleteId", "CountsAsTopSpeed");
+
+                    b.ToTable("PlayedMinutes");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.Run", b =>
@@ -707,11 +861,100 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("RunStretches");
                 });
 
+            modelBuilder.Entity("InchBurst.Data.Entities.SeasonPhase", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Aim")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("From")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("LoadFirst")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("LoadLast")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("MetresFirst")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("MetresLast")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SquadId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("StopFirst")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("StopLast")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateOnly>("To")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("SquadId", "From");
+
+                    b.ToTable("SeasonPhases");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.Slot", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Minutes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("PlaceId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("RetiredAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SquadId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<TimeOnly>("Start")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Weekday")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PlaceId");
+
+                    b.ToTable("Slots");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.Squad", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("FeedKey")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -759,6 +1002,13 @@ namespace InchBurst.Data.Migrations
 
                     b.Property<DateTime?>("EndedAt")
                         .HasColumnType("TEXT");
+
+                    b.Property<string>("Group")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsPinned")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("KitJson")
                         .IsRequired()
@@ -809,6 +1059,9 @@ namespace InchBurst.Data.Migrations
                     b.Property<int>("SquadId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<TimeOnly?>("Start")
+                        .HasColumnType("TEXT");
+
                     b.Property<double>("StartBehindGateMetres")
                         .HasColumnType("REAL");
 
@@ -847,6 +1100,40 @@ namespace InchBurst.Data.Migrations
                     b.HasIndex("SquadId");
 
                     b.ToTable("Sessions");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.WeekStep", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ChangesJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SquadId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("UndoneAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("What")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("SquadId");
+
+                    b.ToTable("WeekSteps");
                 });
 
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityRole", b =>
@@ -977,6 +1264,21 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("AspNetUserTokens", (string)null);
                 });
 
+            modelBuilder.Entity("AthleteOwnGroup", b =>
+                {
+                    b.HasOne("InchBurst.Data.Entities.Athlete", null)
+                        .WithMany()
+                        .HasForeignKey("AthletesId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("InchBurst.Data.Entities.OwnGroup", null)
+                        .WithMany()
+                        .HasForeignKey("OwnGroupId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.Athlete", b =>
                 {
                     b.HasOne("InchBurst.Data.Entities.Squad", "Squad")
@@ -1021,6 +1323,15 @@ namespace InchBurst.Data.Migrations
                         .HasForeignKey("SessionId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.PlayedMinutes", b =>
+                {
+                    b.HasOne("InchBurst.Data.Entities.CalendarEntry", "Entry")
+                        .WithMany("Minutes")
+                        .HasForeignKey("EntryId");
+
+                    b.Navigation("Entry");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.Run", b =>
@@ -1074,6 +1385,15 @@ namespace InchBurst.Data.Migrations
                         .HasForeignKey("RunId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.Slot", b =>
+                {
+                    b.HasOne("InchBurst.Data.Entities.Place", "Place")
+                        .WithMany()
+                        .HasForeignKey("PlaceId");
+
+                    b.Navigation("Place");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.TrainingSession", b =>
@@ -1136,6 +1456,11 @@ namespace InchBurst.Data.Migrations
                         .HasForeignKey("UserId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.CalendarEntry", b =>
+                {
+                    b.Navigation("Minutes");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.Run", b =>

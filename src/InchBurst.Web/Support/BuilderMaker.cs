@@ -17,7 +17,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>Puts the builder's picture together from queries and the core.</summary>
-public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue catalogue, SchoolBook schools, SessionBook sessions, LoadBook loads)
+public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue catalogue, SchoolBook schools, SessionBook sessions, LoadBook loads, WeekBook weeks)
 {
     private const double StripWidth = 1232;
     private const double StripHeight = 156;
@@ -33,7 +33,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
 
     public async Task<(ClockSetting Setting, SprintCurve Pace, List<Athlete> Athletes)> SettingAsync(TrainingSession session)
     {
-        var athletes = await squads.AthletesAsync(session.SquadId);
+        var athletes = await weeks.MembersAsync(session);
         var expected = athletes.Where(a => a.Availability != Availability.Out).ToList();
         var pace = await squads.PaceAsync(expected.Select(a => a.Id));
         var plan = PlanJson.Read(session.RanPlanJson ?? session.PlanJson);
@@ -42,15 +42,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
     }
 
     /// <summary>True when a line is for an athlete.</summary>
-    public static bool IsFor(SessionPlan plan, PlanLine line, Athlete athlete) => plan.Covers(line, athlete.Name, GroupOf(athlete));
-
-    /// <summary>An athlete's playing group in the words a line is for, or null.</summary>
-    public static string? GroupOf(Athlete athlete) => athlete.Group switch
-    {
-        PlayingGroup.HighMinutes => LineAudience.HighMinutes,
-        PlayingGroup.LowMinutes => LineAudience.LowMinutes,
-        _ => null,
-    };
+    public static bool IsFor(SessionPlan plan, PlanLine line, Athlete athlete) => plan.Covers(line, athlete.Name, WeekBook.GroupOf(athlete));
 
     public async Task<BuilderView> MakeAsync(PlannedSession planned, BuilderState? state = null)
     {

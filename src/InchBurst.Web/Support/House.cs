@@ -129,7 +129,7 @@ public static class House
         });
         services.Configure<BrotliCompressionProviderOptions>(o => o.Level = CompressionLevel.Fastest);
         services.AddHttpContextAccessor();
-        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<LoadBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>().AddScoped<SheetMaker>();
+        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<LoadBook>().AddScoped<CalendarBook>().AddScoped<WeekBook>().AddScoped<SeasonBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>().AddScoped<SheetMaker>().AddScoped<WeekViewMaker>().AddScoped<SuggestMaker>();
     }
 
     public static void UsePipeline(WebApplication app)
@@ -149,6 +149,9 @@ public static class House
 
         // A phone fetches what it is to trust before anybody has signed in on it; it is the public part only.
         app.MapGet("/authority.crt", (NearbyDevices nearby) => nearby.IsOn ? Results.File(nearby.AuthorityCertificate(), "application/x-x509-ca-cert", "inch-burst.crt") : Results.NotFound()).AllowAnonymous();
+
+        // A calendar on a phone cannot sign in; it knows a private address, which can be taken back.
+        app.MapGet("/feed/{key}.ics", FeedDesk.SendAsync).AllowAnonymous();
 
         // Gates cannot sign in; they show the club's token instead.
         app.MapPost("/gates/{session:int}", GateDesk.TakeAsync).AllowAnonymous().DisableAntiforgery();

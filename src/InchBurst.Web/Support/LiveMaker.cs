@@ -17,7 +17,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>Puts the trackside picture together.</summary>
-public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, SeasonOfOne season, LoadBook loads, ExerciseCatalogue catalogue, LiveWire wire, Desk desk)
+public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, SeasonOfOne season, LoadBook loads, ExerciseCatalogue catalogue, LiveWire wire, Desk desk, WeekBook weeks)
 {
     public async Task<LiveView?> MakeAsync(int sessionId, LiveAsk? ask = null)
     {
@@ -58,6 +58,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             sight.PlannedSeconds, wire.Gates(sessionId, now), now, stamp, ask)
         {
             Used = setting.Used,
+            Expected = ask.ForWho || session.State == SessionState.Planned ? (await weeks.MembersAsync(session)).Select(a => a.Id).ToHashSet() : [],
             Load = demand is not ({ IsResisted: true } or { IsAssisted: true }) || onLine is not { } who ? null : LiveLoad.Call(await ForAsync(demand, who, setting, live), sight.Timing, setting, await LoadedAsync(setting, session, who)),
             Rhythm = demand is null ? [] : LiveRhythm.Of(demand, sight.Turns, sight.Place!, live.Plan.BlockOf(demand.Line.Id)),
             Noted = demand is null ? new Dictionary<int, Noted>() : rows.Keys.ToDictionary(a => a, a => LiveEntry.NotedOn(state, a, demand.Line.Id, catalogue)),
@@ -99,7 +100,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var seen = await results.SeenByAsync([.. athletes.Select(a => a.Id)], session.Id, session.Day.AddDays(-SeenDays));
         return new()
         {
-            Athletes = [.. athletes.Select(a => new LiveAthlete(a.Id, a.Name) { Seen = seen.GetValueOrDefault(a.Id) ?? new Dictionary<string, int>(), Group = BuilderMaker.GroupOf(a), Availability = a.Availability, AvailabilityReason = a.AvailabilityReason, AvailabilitySaidBy = a.AvailabilitySaidBy, MassKilograms = a.MassKilograms })],
+            Athletes = [.. athletes.Select(a => new LiveAthlete(a.Id, a.Name) { Seen = seen.GetValueOrDefault(a.Id) ?? new Dictionary<string, int>(), Group = WeekBook.GroupOf(a), Availability = a.Availability, AvailabilityReason = a.AvailabilityReason, AvailabilitySaidBy = a.AvailabilitySaidBy, MassKilograms = a.MassKilograms })],
             Pace = await squads.PaceAsync(athletes.Where(a => a.Availability != Availability.Out).Select(a => a.Id)),
             School = await schools.OfAsync(session),
             Catalogue = catalogue,

@@ -65,9 +65,12 @@ public sealed record LiveView(
     string Stamp,
     LiveAsk Ask)
 {
-    /// <summary>How often the squad was told each thing in the months before, by code.</summary>
+    /// <summary>Athletes the session is for, asked when who is here is asked.</summary>
+    public IReadOnlySet<int> Expected { get; init; } = new HashSet<int>();
+
     public LoadCall? Load { get; init; }
 
+    /// <summary>How often the squad was told each thing in the months before, by code.</summary>
     public IReadOnlyDictionary<string, int> Used { get; init; } = new Dictionary<string, int>();
 
     /// <summary>What an athlete is called where there is little room.</summary>

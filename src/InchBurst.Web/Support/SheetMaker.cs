@@ -25,7 +25,7 @@ public sealed record SquadSheet(PlanLine Line, IReadOnlyDictionary<int, string> 
 }
 
 /// <summary>Makes load sheets.</summary>
-public sealed class SheetMaker(SquadBook squads, LoadBook loads, Desk desk, ExerciseCatalogue catalogue)
+public sealed class SheetMaker(LoadBook loads, WeekBook weeks, Desk desk, ExerciseCatalogue catalogue)
 {
     /// <summary>True for a line that drags something of some mass.</summary>
     public static bool HasSled(PlanLine line, ExerciseCatalogue catalogue) => LineDemand.Of(line, catalogue) is { AppliedLoad.Kind: LoadKind.Sled or LoadKind.Chain, IsResisted: true };
@@ -34,7 +34,7 @@ public sealed class SheetMaker(SquadBook squads, LoadBook loads, Desk desk, Exer
     public async Task<SquadSheet> MakeAsync(TrainingSession session, PlanLine line)
     {
         var plan = PlanJson.Read(session.RanPlanJson ?? session.PlanJson);
-        var athletes = (await squads.AthletesAsync(session.SquadId)).Where(a => a.Availability != Availability.Out && BuilderMaker.IsFor(plan, line, a)).ToList();
+        var athletes = (await weeks.MembersAsync(session)).Where(a => a.Availability != Availability.Out && BuilderMaker.IsFor(plan, line, a)).ToList();
         return await MakeAsync(athletes, line, session.Surface, session.Sled);
     }
 

@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Sessions;
 
-public sealed class NewModel(SessionBook sessions, BuilderMaker maker, Desk desk) : PageModel
+public sealed class NewModel(SessionBook sessions, BuilderMaker maker, CalendarBook calendar, Desk desk) : PageModel
 {
     [BindProperty]
     public SessionInput Input { get; set; } = new();
@@ -23,7 +23,7 @@ public sealed class NewModel(SessionBook sessions, BuilderMaker maker, Desk desk
 
     public IReadOnlyList<TrainingSession> Last { get; private set; } = [];
 
-    public async Task<IActionResult> OnGetAsync(DateOnly? day, string? from, string[] drill)
+    public async Task<IActionResult> OnGetAsync(DateOnly? day, string? from, string[] drill, string? group)
     {
         if (await desk.SquadAsync() is not { } squad)
         {
@@ -40,6 +40,13 @@ public sealed class NewModel(SessionBook sessions, BuilderMaker maker, Desk desk
         Input.Name = chosen?.Name ?? $"{on.DayOfWeek} session";
         Input.WindowMinutes = chosen?.Minutes ?? last.WindowMinutes;
         Input.Day = on;
+        Input.Start = null;
+        Input.Group = group ?? "";
+        if ((await calendar.SlotsAsync(squad.Id)).FirstOrDefault(s => s.Weekday == on.DayOfWeek) is { } slot)
+        {
+            Input.Take(slot, unit);
+        }
+
         Input.SquadId = squad.Id;
         Input.Cue = CueRotation.Next(await sessions.CuesAsync(squad.Id)).Words;
         return Page();

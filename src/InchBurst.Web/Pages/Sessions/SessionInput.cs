@@ -59,6 +59,11 @@ public sealed class SessionInput
 
     public Surface Surface { get; set; }
 
+    public TimeOnly? Start { get; set; }
+
+    [StringLength(40)]
+    public string? Group { get; set; }
+
     [StringLength(40)]
     public string? Sled { get; set; }
 
@@ -77,6 +82,8 @@ public sealed class SessionInput
             School = s.School,
             Surface = s.Surface,
             Sled = s.Sled,
+            Start = s.Start,
+            Group = s.Group,
             Straight = Math.Round(Distance.InMetres(s.StraightMetres).To(unit).Amount, 2),
             RunOut = Math.Round(Distance.InMetres(s.RunOutMetres).To(unit).Amount, 2),
             StartInterval = s.StartIntervalSeconds,
@@ -87,6 +94,15 @@ public sealed class SessionInput
             Hurdles = Of(LimitedKit.Hurdles),
             Boxes = Of(LimitedKit.Box),
         };
+    }
+
+    /// <summary>Takes time and place from a slot of the week.</summary>
+    public void Take(Slot slot, DistanceUnit unit)
+    {
+        (Start, WindowMinutes, Lanes) = (slot.Start, slot.Minutes, slot.Place!.Lanes);
+        Straight = Math.Round(Distance.InMetres(slot.Place.StraightMetres).To(unit).Amount, 2);
+        RunOut = Math.Round(Distance.InMetres(slot.Place.RunOutMetres).To(unit).Amount, 2);
+        Surface = slot.Place.Surface == Surface.Unsaid ? Surface : slot.Place.Surface;
     }
 
     public void Into(TrainingSession s, DistanceUnit unit)
@@ -102,6 +118,8 @@ public sealed class SessionInput
         s.School = School ?? "";
         s.Surface = Surface;
         s.Sled = Sled?.Trim() ?? "";
+        s.Start = Start;
+        s.Group = Group?.Trim() ?? "";
         s.StartIntervalSeconds = StartInterval ?? 0;
         s.ChangeoverSeconds = Changeover ?? ClockSetting.UsualChangeoverSeconds;
         s.KitJson = SessionKit.Write(new[] { (LimitedKit.Rack, Racks), (LimitedKit.Wall, Walls), (LimitedKit.Sled, Sleds), (LimitedKit.Hurdles, Hurdles), (LimitedKit.Box, Boxes) }

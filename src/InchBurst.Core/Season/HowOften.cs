@@ -1,0 +1,115 @@
+using InchBurst.Core.Demand;
+using InchBurst.Core.Plan;
+using InchBurst.Core.School;
+
+namespace InchBurst.Core.Season;
+
+/// <summary>Something of which a coach watches how often it is done.</summary>
+/// <param name="Key">Short name; an exercise has its own name.</param>
+/// <param name="Name">What a coach calls it.</param>
+/// <param name="LeastKey">Number of the school with the least times a week, or null.</param>
+/// <param name="MostKey">Number of the school with the most times a week, or null.</param>
+public sealed record OftenThing(string Key, string Name, string? LeastKey = null, string? MostKey = null);
+
+/// <summary>How often a thing is wished, planned and done in a week, in days.</summary>
+/// <param name="Thing">The thing.</param>
+/// <param name="Least">Fewest days wished, or null.</param>
+/// <param name="Most">Most days wished, or null.</param>
+/// <param name="Planned">Days planned, done ones among them.</param>
+/// <param name="Done">Days done.</param>
+public sealed record OftenCount(OftenThing Thing, double? Least, double? Most, int Planned, int Done)
+{
+    /// <summary>True when fewer days are planned than wished.</summary>
+    public bool IsTooFew => Planned < Least;
+
+    /// <summary>True when more days are planned than wished.</summary>
+    public bool IsTooMany => Planned > Most;
+}
+
+/// <summary>Counts on how many days of a week each thing is trained: by what the body does, and the drill families by their exercises.</summary>
+public static class HowOften
+{
+    /// <summary>The things that are watched.</summary>
+    public static IReadOnlyList<OftenThing> Things { get; } =
+    [
+        new("topspeed", "Top speed", "week.wish.topspeed", "week.topspeed"),
+        new("starts", "Acceleration", "week.wish.starts"),
+        new("resisted", "Resisted", "week.wish.resisted"),
+        new("assisted", "Assisted", null, "often.assisted"),
+        new("wall", "Wall drills", "often.wall.least", "often.wall.most"),
+        new("hurdles", "Mini-hurdles", "often.hurdles.least", "often.hurdles.most"),
+        new("bounds", "Bounds and hops", "often.bounds.least", "often.bounds.most"),
+        new("upright", "Upright drills"),
+        new("turns", "Turns and stops"),
+        new("lifts", "Lifts"),
+        new("trunk", "Holds and trunk", "often.trunk.least"),
+    ];
+
+    /// <summary>What a line counts as.</summary>
+    /// <param name="demand">What it asks.</param>
+    public static IEnumerable<string> ThingsOf(LineDemand demand)
+    {
+        if (demand.Exercise is { } exercise)
+        {
+            yield return Of(exercise.Name);
+        }
+
+        if (demand.IsFullSprint)
+        {
+            yield return demand.IsAssisted ? "assisted" : demand.IsResisted ? "resisted" : DayDose.Reaches(demand) ? "topspeed" : "starts";
+        }
+
+        if (demand.Movement is Movement.Bound or Movement.Hop || (demand.IsJumping && demand.Course is not null))
+        {
+            yield return "bounds";
+        }
+
+        if (demand.TeachesStopping)
+        {
+            yield return "turns";
+        }
+
+        if (demand.Movement == Movement.Lift)
+        {
+            yield return "lifts";
+        }
+
+        if (demand.Movement == Movement.Hold || (demand.Exercise?.Covers.Contains("trunk") ?? false))
+        {
+            yield return "trunk";
+        }
+
+        if (demand.Exercise is { } drill)
+        {
+            if (drill.Kit.Any(k => k.Contains("hurdle", StringComparison.OrdinalIgnoreCase)) && demand.HasSprint)
+            {
+                yield return "hurdles";
+            }
+            else if (drill.Kit.Any(k => k.Contains("wall", StringComparison.OrdinalIgnoreCase)))
+            {
+                yield return "wall";
+            }
+            else if (drill.Family == "upright running")
+            {
+                yield return "upright";
+            }
+        }
+    }
+
+    /// <summary>Key under which an exercise counts.</summary>
+    /// <param name="exercise">Its name.</param>
+    public static string Of(string exercise) => "exercise:" + exercise;
+
+    /// <summary>Counts of a week.</summary>
+    /// <param name="week">The week.</param>
+    /// <param name="exercises">Names of exercises that are watched besides.</param>
+    public static IReadOnlyList<OftenCount> Count(GroupWeek week, IEnumerable<string>? exercises = null) =>
+        [.. Things.Concat((exercises ?? []).Select(e => new OftenThing(Of(e), e))).Select(t => Count(week, t))];
+
+    private static OftenCount Count(GroupWeek week, OftenThing thing)
+    {
+        int Days(Func<SeasonSession, bool> which) => week.Sessions.Where(s => s.Day >= week.Monday && s.Day <= week.Sunday && which(s) && s.Dose.Things.Contains(thing.Key)).Select(s => s.Day).Distinct().Count();
+        double? Number(string? key) => key is null ? null : week.School[key];
+        return new(thing, Number(thing.LeastKey), Number(thing.MostKey), Days(_ => true), Days(s => s.IsDone));
+    }
+}

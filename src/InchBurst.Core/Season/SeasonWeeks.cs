@@ -1,0 +1,139 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
+using InchBurst.Core.Plan;
+
+namespace InchBurst.Core.Season;
+
+/// <summary>What of a session was done, as far as the log tells.</summary>
+public static class DoneDose
+{
+    /// <summary>Sprint metres by kind of work that each of those present ran in the mean: a line with logged runs counts by how many of its runs were logged, one without any as written.</summary>
+    /// <param name="plan">The plan as it was run.</param>
+    /// <param name="athlete">The typical athlete.</param>
+    /// <param name="catalogue">Known exercises.</param>
+    /// <param name="present">Athletes present, 0 or more.</param>
+    /// <param name="logged">Logged runs of a line.</param>
+    public static (IReadOnlyDictionary<WorkKind, double> Metres, double HardMetres) Of(SessionPlan plan, DemandAthlete athlete, ExerciseCatalogue catalogue, int present, Func<int, int> logged)
+    {
+        var metres = new Dictionary<WorkKind, double>();
+        var hard = 0.0;
+        foreach (var block in plan.Blocks)
+        {
+            foreach (var line in block.Lines)
+            {
+                var runs = logged(line.Id);
+                var share = runs == 0 ? 1 : Math.Min(1, runs / (double)Math.Max(1, present * line.Turns * block.Rounds));
+                var volume = Volume.Of(LineDemand.Of(line, catalogue, athlete), block.Rounds);
+                if (present > 0 && volume.SprintMetres > 0)
+                {
+                    metres[line.Kind] = metres.GetValueOrDefault(line.Kind) + (share * volume.SprintMetres);
+                    hard += share * volume.FullMetres;
+                }
+            }
+        }
+
+        return (metres, hard);
+    }
+}
+
+/// <summary>A part of a season with an aim: few numbers, from its first week to its last.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="Aim">What it is for.</param>
+/// <param name="From">First day.</param>
+/// <param name="To">Last day.</param>
+/// <param name="MetresFirst">Sprint metres a week in its first week, m.</param>
+/// <param name="MetresLast">Sprint metres a week in its last week, m.</param>
+/// <param name="LoadFirst">Slowing by the sled in its first week, percent; 0 for free.</param>
+/// <param name="LoadLast">Slowing by the sled in its last week, percent.</param>
+/// <param name="StopFirst">Room to stop in its first week, m; 0 when it is no matter.</param>
+/// <param name="StopLast">Room to stop in its last week, m.</param>
+public sealed record Phase(string Name, string Aim, DateOnly From, DateOnly To, double MetresFirst, double MetresLast, double LoadFirst = 0, double LoadLast = 0, double StopFirst = 0, double StopLast = 0)
+{
+    /// <summary>Weeks of the phase, 1 or more.</summary>
+    public int Weeks => Math.Max(1, (To.DayNumber - From.DayNumber + 7) / 7);
+
+    /// <summary>Numbers of the week a day lies in: evenly from the first week to the last; null outside the phase.</summary>
+    /// <param name="day">The day.</param>
+    public (double Metres, double Load, double Stop)? At(DateOnly day)
+    {
+        if (day < From || day > To)
+        {
+            return null;
+        }
+
+        var share = Weeks == 1 ? 0 : Math.Min(1, ((day.DayNumber - From.DayNumber) / 7) / (double)(Weeks - 1));
+        double Between(double first, double last) => first + (share * (last - first));
+        return (Between(MetresFirst, MetresLast), Between(LoadFirst, LoadLast), Between(StopFirst, StopLast));
+    }
+}
+
+/// <summary>What phases show when they are read by the rules.</summary>
+public static class PhaseChecks
+{
+    /// <summary>Most that metres may grow from one week to the next, as a factor (common practice).</summary>
+    public const double MostGrowth = 1.3;
+
+    /// <summary>Everything found, in order of the season.</summary>
+    /// <param name="phases">The phases.</param>
+    public static IReadOnlyList<string> Judge(IReadOnlyList<Phase> phases)
+    {
+        var found = new List<string>();
+        var order = phases.OrderBy(p => p.From).ToList();
+        foreach (var phase in order)
+        {
+            var step = phase.Weeks > 1 && phase.MetresFirst > 0 ? phase.MetresFirst == phase.MetresLast ? 1 : (phase.MetresFirst + ((phase.MetresLast - phase.MetresFirst) / (phase.Weeks - 1))) / phase.MetresFirst : 1;
+            if (step > MostGrowth)
+            {
+                found.Add($"{phase.Name} grows {Units.Figures.Number((step - 1) * 100)}% a week; at most {Units.Figures.Number((MostGrowth - 1) * 100)}% (common practice)");
+            }
+
+            if (phase.LoadLast > phase.LoadFirst)
+            {
+                found.Add($"{phase.Name} goes from light to heavy; resisted running goes heavy to light to free (common practice)");
+            }
+
+            if (phase.StopLast > phase.StopFirst)
+            {
+                found.Add($"{phase.Name} gives more room to stop at its end; stopping distance shortens (common practice)");
+            }
+        }
+
+        foreach (var (before, next) in order.Zip(order.Skip(1)))
+        {
+            if (next.From <= before.To)
+            {
+                found.Add($"{next.Name} begins before {before.Name} ends");
+            }
+            else if (before.MetresLast > 0 && next.MetresFirst > MostGrowth * before.MetresLast)
+            {
+                found.Add($"{next.Name} begins with {Units.Figures.Number(next.MetresFirst / before.MetresLast, 1)} times the metres that {before.Name} ends with");
+            }
+        }
+
+        return found;
+    }
+}
+
+/// <summary>An athlete's season at top speed.</summary>
+/// <param name="Times">Days it was reached.</param>
+/// <param name="CoveredPercent">Share of the days since the first that lie no more than the limit after one, percent.</param>
+/// <param name="LongestDays">Longest time between two, or since the last, days.</param>
+public sealed record SeasonExposure(int Times, double CoveredPercent, int LongestDays)
+{
+    /// <summary>Adds up an athlete's days from the first one on.</summary>
+    /// <param name="days">Days reached, any order.</param>
+    /// <param name="today">Today.</param>
+    /// <param name="every">Days that one lasts.</param>
+    public static SeasonExposure Of(IEnumerable<DateOnly> days, DateOnly today, int every)
+    {
+        var own = days.Where(d => d <= today).Distinct().Order().ToList();
+        if (own.Count == 0)
+        {
+            return new(0, 0, 0);
+        }
+
+        var gaps = own.Zip(own.Skip(1).Append(today)).Select(p => p.Second.DayNumber - p.First.DayNumber).ToList();
+        var all = Math.Max(1, today.DayNumber - own[0].DayNumber);
+        return new(own.Count, 100.0 * gaps.Sum(g => Math.Min(g, every)) / all, gaps.Max());
+    }
+}

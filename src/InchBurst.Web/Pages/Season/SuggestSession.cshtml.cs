@@ -1,0 +1,113 @@
+using InchBurst.Core.Season;
+using InchBurst.Data;
+using InchBurst.Data.Entities;
+using InchBurst.Web.Support;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace InchBurst.Web.Pages.Season;
+
+public sealed class SuggestSessionModel(WeekBook weeks, SuggestMaker maker, SessionBook sessions, Desk desk) : PageModel
+{
+    public DateOnly Day { get; private set; }
+
+    public WeekBoard? Board { get; private set; }
+
+    public GroupBoard? Group { get; private set; }
+
+    public OpenSlot Slot { get; private set; } = new(default, default, 45, "", 2, 60, 20);
+
+    public SessionAim First { get; private set; }
+
+    public SessionAim? Second { get; private set; }
+
+    public IReadOnlyList<SessionOffer> Offers { get; private set; } = [];
+
+    public IReadOnlyDictionary<string, string> Problems { get; private set; } = new Dictionary<string, string>();
+
+    public async Task<IActionResult> OnGetAsync(DateOnly? day, string? group, string? aim, string? second, int? minutes, int? lanes, double? straight)
+    {
+        if (await desk.SquadAsync() is not { } squad)
+        {
+            return Redirect("/Athletes");
+        }
+
+        await LoadAsync(squad, day, group, aim, second, minutes, lanes, straight);
+        return Page();
+    }
+
+    /// <summary>Takes an offer: the session is made anew from the same wish, so the page sends which one and never a plan.</summary>
+    public async Task<IActionResult> OnPostAsync(DateOnly? day, string? group, string? aim, string? second, int? minutes, int? lanes, double? straight, int offer)
+    {
+        if (await desk.SquadAsync() is not { } squad)
+        {
+            return NotFound();
+        }
+
+        await LoadAsync(squad, day, group, aim, second, minutes, lanes, straight);
+        if (Problems.Count > 0 || offer < 0 || offer >= Offers.Count)
+        {
+            return Page();
+        }
+
+        var chosen = Offers[offer];
+        var session = await maker.SessionAsync(squad, Group!.Key, Day, Slot, chosen.Name);
+        await weeks.PutAsync(squad.Id, new Dictionary<int, DateOnly?>(), [(session, chosen.Plan)], $"{session.Name} planned for {Day.DayOfWeek}", desk.Who);
+        return Redirect($"/Season?week={WeekBook.MondayOf(Day):yyyy-MM-dd}&day={Day:yyyy-MM-dd}");
+    }
+
+    private async Task LoadAsync(Squad squad, DateOnly? day, string? group, string? aim, string? second, int? minutes, int? lanes, double? straight)
+    {
+        Day = day is { } d && Math.Abs(d.DayNumber - desk.Today.DayNumber) < 15000 ? d : desk.Today;
+        Board = await weeks.BoardAsync(squad, WeekBook.MondayOf(Day), desk.Today);
+        Group = Board.Groups.FirstOrDefault(g => g.Key == (group ?? "")) ?? Board.Groups[0];
+        var last = await sessions.LastOfAsync(squad.Id) ?? new TrainingSession();
+        var known = Group.Week.Slots.Where(s => s.Day == Day).MaxBy(s => s.Minutes) ?? new OpenSlot(Day, new(18, 0), last.WindowMinutes, "", last.Lanes, last.StraightMetres, last.RunOutMetres);
+        var wrong = new Dictionary<string, string>();
+        if (minutes is < 15 or > 240)
+        {
+            wrong["minutes"] = "From 15 to 240 minutes.";
+        }
+
+        if (lanes is < 1 or > 20)
+        {
+            wrong["lanes"] = "From 1 to 20 lanes.";
+        }
+
+        if (straight is < 10 or > 500 || straight is { } x && !double.IsFinite(x))
+        {
+            wrong["straight"] = "From 10 to 500 m.";
+        }
+
+        Slot = known with { Minutes = minutes ?? known.Minutes, Lanes = lanes ?? known.Lanes, StraightMetres = straight ?? known.StraightMetres };
+        Problems = wrong;
+        var topUp = aim == "TopUp";
+        First = topUp ? SessionAim.TopSpeed : Enum.TryParse<SessionAim>(aim, out var a) && Enum.IsDefined(a) ? a : Usual();
+        Second = topUp ? SessionAim.Conditioning : Enum.TryParse<SessionAim>(second, out var b) && Enum.IsDefined(b) && b != First ? b : null;
+        if (wrong.Count == 0)
+        {
+            SessionAim[] aims = Second is { } two ? [First, two] : [First];
+            Offers = SessionMaker.Offers(new(aims, Slot.Minutes, Slot.StraightMetres, Slot.RunOutMetres, maker.Setting(Board, Group, Slot)) { Athletes = maker.People(Board, Group) });
+        }
+    }
+
+    // What the day is good for by the rules: a primer before a match, easy where nothing hard may be, else what the week lacks.
+    private SessionAim Usual()
+    {
+        var week = Group!.Week;
+        var at = Day.DayNumber - week.Monday.DayNumber;
+        var (grid, numbers) = (week.Grid(), week.Numbers);
+        bool Allows(DayDose dose)
+        {
+            var before = grid[at];
+            grid[at] = dose;
+            var fits = WeekRules.Broken(grid, numbers, at) is null;
+            grid[at] = before;
+            return fits;
+        }
+
+        return grid.DaysTo(at) == 1 && !week.PlaysLittle ? SessionAim.Primer
+            : Allows(DayDose.None with { ReachesTopSpeed = true, HasFullSprint = true }) && !Enumerable.Range(0, 7).Any(d => grid[d].ReachesTopSpeed) ? SessionAim.TopSpeed
+            : Allows(DayDose.None with { HasFullSprint = true, HasStarts = true }) ? SessionAim.Acceleration : SessionAim.Easy;
+    }
+}
