@@ -120,8 +120,8 @@ public class WeekRuleTests
     }
 
     [Theory]
-    [InlineData(150, false)]
-    [InlineData(151, true)]
+    [InlineData(200, false)]
+    [InlineData(201, true)]
     public void Little_is_free_after_a_month_without(double metres, bool broken)
     {
         var week = new GroupWeek("Everybody", Monday, CoachingSchool.Usual) { Sessions = [new(1, Monday, "Starts", Weeks.Dose(metres, starts: true))] };

@@ -241,8 +241,8 @@ public sealed class DayGrid
 public sealed record WeekNumbers(
     int Every, int MostTopSpeed, int WishTopSpeed, int WishStarts, int WishResisted, int WishDays, int ApartDays, bool BackToBack, int Clear, double Primer, int After, double Growth, int MostSessions, int MostYoung, double ReturnShare)
 {
-    /// <summary>Hard metres that no growth rule looks at: two flies with their build-ups (own rule).</summary>
-    public const double FreeMetres = 150;
+    /// <summary>Hard metres that no growth rule looks at: two flies with their build-ups, and a few starts (own rule).</summary>
+    public const double FreeMetres = 200;
 
     /// <summary>Reads them.</summary>
     /// <param name="school">The school.</param>

@@ -35,6 +35,9 @@ public sealed record WeekWish(Func<OpenSlot, ClockSetting> SettingOf)
 
     /// <summary>Athletes expected, for the checks of what is made.</summary>
     public IReadOnlyList<Check.CheckedAthlete> Athletes { get; init; } = [];
+
+    /// <summary>What makes a session; whoever asks often keeps what was made.</summary>
+    public Func<SessionWish, SessionOffer?> Maker { get; init; } = SessionMaker.Make;
 }
 
 /// <summary>Suggests a week: sessions for the slots there are, searched for exactly, with reasons.</summary>
@@ -55,13 +58,14 @@ public static class WeekMaker
         var planned = week.Days.Select((d, i) => open[i] ? week.On(d).Select(KeyOf).FirstOrDefault() ?? "" : null).ToList();
         var movable = week.Sessions.Where(s => s.Day >= week.Monday && s.Day <= week.Sunday && open[s.Day.DayNumber - week.Monday.DayNumber])
             .Select(s => new WeekOption(KeyOf(s), s.Name, s.Dose) { IsOnce = true }).ToList();
+        var bare = week.Grid();
         List<Made> For(OpenSlot slot)
         {
             var key = (slot.Minutes, slot.Lanes, slot.StraightMetres, slot.RunOutMetres);
             return made.TryGetValue(key, out var known) ? known : made[key] = [.. Fill(week, slot, wish)];
         }
 
-        var options = week.Days.Select((d, i) => !open[i] ? (IReadOnlyList<WeekOption>)[] : [WeekOption.Off, .. movable, .. SlotOn(week, d) is { } slot ? For(slot).Select(m => m.Option) : []]).ToList();
+        var options = week.Days.Select((d, i) => !open[i] ? (IReadOnlyList<WeekOption>)[] : [WeekOption.Off, .. movable, .. SlotOn(week, d) is { } slot ? For(slot).Select(m => m.Option).Where(o => o.Key != nameof(SessionAim.Primer) || PrimerBeforeAMatch.IsWanted(bare, i)) : []]).ToList();
         if (WeekSearch.Find(week, options, planned) is not { } found)
         {
             return null;
@@ -111,7 +115,7 @@ public static class WeekMaker
 
         foreach (var (aims, size) in wishes)
         {
-            if (SessionMaker.Make(new(aims, slot.Minutes, slot.StraightMetres, slot.RunOutMetres, setting) { Size = size, Athletes = wish.Athletes }) is { } offer)
+            if (wish.Maker(new(aims, slot.Minutes, slot.StraightMetres, slot.RunOutMetres, setting) { Size = size, Athletes = wish.Athletes }) is { } offer)
             {
                 yield return new(new(string.Join("+", aims) + (size < 1 ? $" {Figures.Number(size, 1)}" : ""), offer.Name, DayDose.Of(offer.Plan, athlete, setting.Catalogue)), offer);
             }

@@ -21,7 +21,7 @@ public sealed record ClockLine(AthleteRow Row, ClockRow Drawing, string Reason);
 
 public sealed record DayResult(Athlete Athlete, RunMeaning Meaning, bool ByHand, IReadOnlyList<double> Others, UsualRange? Usual);
 
-public sealed class IndexModel(Desk desk, SquadBook squads, SessionBook sessions, ResultsBook results, BuilderMaker maker) : PageModel
+public sealed class IndexModel(Desk desk, SquadBook squads, SessionBook sessions, ResultsBook results, BuilderMaker maker, WeekViewMaker weeks) : PageModel
 {
     public Club Club { get; private set; } = new();
 
@@ -45,6 +45,14 @@ public sealed class IndexModel(Desk desk, SquadBook squads, SessionBook sessions
 
     /// <summary>Ways to fit what is planned into its time; none while it fits.</summary>
     public IReadOnlyList<FitOffer> Offers { get; private set; } = [];
+
+    /// <summary>The squad's week, for the ribbon at the foot.</summary>
+    public WeekView? Week { get; private set; }
+
+    /// <summary>The next match, if one is near.</summary>
+    public CalendarEntry? NextMatch => Week?.Board.Entries.FirstOrDefault(e => e.Kind == EntryKind.Match && e.Day >= desk.Today);
+
+    public DateOnly Today => desk.Today;
 
     public DayColumns? Columns { get; private set; }
 
@@ -104,6 +112,7 @@ public sealed class IndexModel(Desk desk, SquadBook squads, SessionBook sessions
             .. Rows.OrderBy(r => r.Athlete.Availability == Availability.Out ? 2 : r.Athlete.Availability == Availability.Modified ? 1 : r.Clock.IsDue ? 0 : 3).ThenByDescending(r => r.Clock.DaysSince ?? int.MaxValue).ThenBy(r => r.Athlete.Name, StringComparer.CurrentCulture)
                 .Select(r => new ClockLine(r, ClockRow.Draw(r.Clock, flying[r.Athlete.Id].Where(f => f.Share >= TopSpeedClock.UsualShare).Select(f => f.Day), desk.Today), Reason(r, [.. flying[r.Athlete.Id]]))),
         ];
+        Week = User.IsInRole(Roles.Owner) || User.IsInRole(Roles.Coach) ? await weeks.MakeAsync(Squad, WeekBook.MondayOf(desk.Today)) : null;
         LastDay = await results.LastDayAsync(Squad.Id);
         if (LastDay is { } day)
         {

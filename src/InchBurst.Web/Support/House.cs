@@ -69,6 +69,7 @@ public static class House
         services.AddSingleton<DeviceFiles>();
         services.AddSingleton<NearbyDevices>();
         services.AddSingleton<CatalogueShelf>();
+        services.AddSingleton<OfferShelf>();
         services.AddScoped<ExerciseCatalogue>(s => s.GetRequiredService<CatalogueShelf>().Current(s.GetRequiredService<ClubDb>()));
         services.AddDbContext<ClubDb>(o => o.UseSqlite(ClubFile.ConnectionString(options.DataFolder), s => s.UseQuerySplittingBehavior(QuerySplittingBehavior.SingleQuery)));
         services.AddDataProtection().SetApplicationName("InchBurst").PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(options.DataFolder, "keys")));

@@ -58,6 +58,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             sight.PlannedSeconds, wire.Gates(sessionId, now), now, stamp, ask)
         {
             Used = setting.Used,
+            Clocks = ask.ForWho || session.State == SessionState.Planned || (demand is not null && Core.Season.DayDose.Reaches(demand)) ? (await squads.RowsAsync(session.SquadId, desk.Today)).ToDictionary(r => r.Athlete.Id, r => r.Clock) : new Dictionary<int, Core.Season.TopSpeedClock>(),
             Expected = ask.ForWho || session.State == SessionState.Planned ? (await weeks.MembersAsync(session)).Select(a => a.Id).ToHashSet() : [],
             Load = demand is not ({ IsResisted: true } or { IsAssisted: true }) || onLine is not { } who ? null : LiveLoad.Call(await ForAsync(demand, who, setting, live), sight.Timing, setting, await LoadedAsync(setting, session, who)),
             Rhythm = demand is null ? [] : LiveRhythm.Of(demand, sight.Turns, sight.Place!, live.Plan.BlockOf(demand.Line.Id)),

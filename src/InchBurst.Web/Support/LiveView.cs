@@ -68,6 +68,16 @@ public sealed record LiveView(
     /// <summary>Athletes the session is for, asked when who is here is asked.</summary>
     public IReadOnlySet<int> Expected { get; init; } = new HashSet<int>();
 
+    /// <summary>Top-speed clocks of the squad, asked where they are shown: when who is here is asked, and on a line that can make them good.</summary>
+    public IReadOnlyDictionary<int, Core.Season.TopSpeedClock> Clocks { get; init; } = new Dictionary<int, Core.Season.TopSpeedClock>();
+
+    /// <summary>Who of those here is due for top speed, with the days, the longest first.</summary>
+    public IReadOnlyList<string> Due =>
+    [
+        .. Live.Attendance.Where(a => a.Present && a.Athlete!.Availability == Core.Plan.Availability.Full && a.HeldReason is null && Clocks.TryGetValue(a.AthleteId, out var clock) && clock.IsDue)
+            .OrderByDescending(a => Clocks[a.AthleteId].DaysSince ?? int.MaxValue).Select(a => Short(a.Athlete!.Name) + (Clocks[a.AthleteId].DaysSince is { } days ? $" {days} d" : "")),
+    ];
+
     public LoadCall? Load { get; init; }
 
     /// <summary>How often the squad was told each thing in the months before, by code.</summary>

@@ -13,8 +13,31 @@ namespace InchBurst.Web.Support;
 /// <summary>A group's suggested week; no week when none keeps the rules.</summary>
 public sealed record GroupSuggestion(GroupBoard Group, WeekSuggestion? Week);
 
+/// <summary>Remembers sessions that were made, by everything they were made from: the same week is suggested again and again while one looks at it.</summary>
+public sealed class OfferShelf
+{
+    private const int Most = 2000;
+    private readonly System.Collections.Concurrent.ConcurrentDictionary<string, SessionOffer?> made = new();
+
+    /// <summary>The session for a wish.</summary>
+    public SessionOffer? Make(SessionWish wish)
+    {
+        if (made.Count > Most)
+        {
+            made.Clear();
+        }
+
+        return made.GetOrAdd(KeyOf(wish), _ => SessionMaker.Make(wish));
+    }
+
+    // Wishes with pinned blocks are made for once.
+    private static string KeyOf(SessionWish w) => string.Join('|',
+        string.Join('+', w.Aims), w.Minutes, w.StraightMetres, w.RunOutMetres, w.Size, w.Seed, w.Setting.Athletes, w.Setting.Lanes, w.Setting.Pace, System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(w.Setting.Catalogue),
+        (w.Setting.School ?? CoachingSchool.Usual).ToJson(), string.Join(';', w.Athletes.Select(a => $"{a.Curve},{a.Age},{a.MassKilograms},{a.IsReturning}")));
+}
+
 /// <summary>Brings what a club has to the makers of weeks and sessions.</summary>
-public sealed class SuggestMaker(WeekBook weeks, SquadBook squads, SessionBook sessions, ExerciseCatalogue catalogue, Desk desk)
+public sealed class SuggestMaker(WeekBook weeks, SessionBook sessions, OfferShelf offers, ExerciseCatalogue catalogue, Desk desk)
 {
     /// <summary>Suggested weeks for every group of a squad.</summary>
     public async Task<(WeekBoard Board, IReadOnlyList<GroupSuggestion> Groups)> WeekAsync(Squad squad, DateOnly monday, CoachingSchool? school = null)
@@ -22,7 +45,7 @@ public sealed class SuggestMaker(WeekBook weeks, SquadBook squads, SessionBook s
         var board = await weeks.BoardAsync(squad, monday, desk.Today, school);
         var shelf = (await sessions.KeptAsync()).Select(k => new ShelfPlan(k.Name, PlanJson.Read(k.PlanJson))).ToList();
         return (board, [.. board.Groups.Where(g => g.Key.Length == 0 || g.Key is LineAudience.HighMinutes or LineAudience.LowMinutes)
-            .Select(g => new GroupSuggestion(g, WeekMaker.Suggest(Own(board, g), new(slot => Setting(board, g, slot)) { Shelf = shelf, Athletes = People(board, g) })))]);
+            .Select(g => new GroupSuggestion(g, WeekMaker.Suggest(Own(board, g), new(slot => Setting(board, g, slot)) { Shelf = shelf, Athletes = People(board, g), Maker = offers.Make })))]);
     }
 
     // Sessions of the whole squad are every group's; with groups they stay, since moving them would move them for the other group too.
@@ -60,6 +83,6 @@ public sealed class SuggestMaker(WeekBook weeks, SquadBook squads, SessionBook s
         };
     }
 
-    /// <summary>Curve of the typical athlete of the squad.</summary>
-    public Task<Core.Sprint.SprintCurve> PaceAsync(IEnumerable<int> athletes) => squads.PaceAsync(athletes);
+    /// <summary>What a plan asks of the typical athlete.</summary>
+    public DayDose DoseOf(SessionPlan plan, Core.Sprint.SprintCurve pace) => DayDose.Of(plan, new(pace), catalogue);
 }

@@ -91,7 +91,18 @@ public sealed class SuggestSessionModel(WeekBook weeks, SuggestMaker maker, Sess
         }
     }
 
+    /// <summary>Why a session does not belong on the day, or null.</summary>
+    public string? Against(SessionOffer offer)
+    {
+        var week = Group!.Week;
+        var (grid, numbers, at) = (week.Grid(), week.Numbers, Day.DayNumber - week.Monday.DayNumber);
+        grid[at] += maker.DoseOf(offer.Plan, Board!.Pace);
+        return WeekRules.Broken(grid, numbers, at)?.Keeps(grid, numbers, at);
+    }
+
     // What the day is good for by the rules: a primer before a match, easy where nothing hard may be, else what the week lacks.
+    private static readonly DayDose Hard = new(new Core.Demand.LineVolume(0, 0, 0, 0, 0, 0) { FullMetres = 100 }) { HasFullSprint = true, Sessions = 1 };
+
     private SessionAim Usual()
     {
         var week = Group!.Week;
@@ -107,7 +118,7 @@ public sealed class SuggestSessionModel(WeekBook weeks, SuggestMaker maker, Sess
         }
 
         return grid.DaysTo(at) == 1 && !week.PlaysLittle ? SessionAim.Primer
-            : Allows(DayDose.None with { ReachesTopSpeed = true, HasFullSprint = true }) && !Enumerable.Range(0, 7).Any(d => grid[d].ReachesTopSpeed) ? SessionAim.TopSpeed
-            : Allows(DayDose.None with { HasFullSprint = true, HasStarts = true }) ? SessionAim.Acceleration : SessionAim.Easy;
+            : Allows(Hard with { ReachesTopSpeed = true }) && !Enumerable.Range(0, 7).Any(d => grid[d].ReachesTopSpeed) ? SessionAim.TopSpeed
+            : Allows(Hard with { HasStarts = true }) ? SessionAim.Acceleration : SessionAim.Easy;
     }
 }
