@@ -199,7 +199,7 @@ public sealed class Chromium : IDisposable
         // Another device, or the page's own answer, may have drawn the element anew between finding and clicking it.
         Until(d =>
         {
-            Find(css).Click();
+            Seen(Find(css)).Click();
             return d;
         });
         Quiet();
@@ -209,16 +209,27 @@ public sealed class Chromium : IDisposable
     public void Press(string css, Func<IWebElement, bool> which) => Until(d =>
     {
         var found = d.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed && which(e));
-        found?.Click();
+        if (found is not null)
+        {
+            Seen(found).Click();
+        }
+
         return found;
     });
 
     /// <summary>Clicks one of such elements, counted from 0, without waiting for what follows.</summary>
     public void Press(string css, int number = 0) => Until(d =>
     {
-        d.FindElements(By.CssSelector(css))[number].Click();
+        Seen(d.FindElements(By.CssSelector(css))[number]).Click();
         return d;
     });
+
+    // The page scrolls smoothly, which a click does not wait for.
+    private IWebElement Seen(IWebElement element)
+    {
+        Driver.ExecuteScript("const box = arguments[0].getBoundingClientRect(); if (box.top < 0 || box.bottom > innerHeight) arguments[0].scrollIntoView({ block: 'center', behavior: 'instant' })", element);
+        return element;
+    }
 
     /// <summary>Looks at several things at once; where they are drawn anew meanwhile, it looks again.</summary>
     public void Look(Action at) => Until(d =>

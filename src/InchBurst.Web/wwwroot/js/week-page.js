@@ -17,6 +17,8 @@ function ready() {
         draggable: "[data-open=yes]",
         animation: 120,
         sort: false,
+        forceFallback: true,
+        fallbackTolerance: 4,
         onMove: (event) => event.to.dataset.day >= today(),
         onEnd: (event) => {
           if (event.to === event.from) return;
