@@ -6,6 +6,7 @@ using InchBurst.Core.Demand;
 using InchBurst.Core.Load;
 using InchBurst.Core.Plan;
 using InchBurst.Core.School;
+using InchBurst.Core.Season;
 using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
 
@@ -29,6 +30,30 @@ public class CoreBenchmarks
     /// <summary>Forty athletes on two sleds: under 50 ms.</summary>
     [Benchmark]
     public int OrderFortyOnTwoSleds() => PlateOrder.Two(Stacks, Stacks) is var (one, two) ? one.Moves + two.Moves : 0;
+
+    private static readonly DateOnly Monday = new(2026, 10, 12);
+
+    private static readonly GroupWeek[] Weeks = [.. Enumerable.Range(0, 3).Select(g => new GroupWeek($"Group {g}", Monday, CoachingSchool.Usual)
+    {
+        Matches = [new(1, Monday.AddDays(-1), null, "v"), new(2, Monday.AddDays(6), null, "v")],
+        Athletes = [.. Enumerable.Range(0, 14).Select(i => new SeasonAthlete(i, $"Athlete {i}", Monday.AddDays(-1 - (i % 6)), true, 22))],
+        Slots = [.. Enumerable.Range(0, 6).Select(d => new OpenSlot(Monday.AddDays(d), new(18, 0), 45 + (5 * d), "Hall", 2, 60, 20))],
+        PlaysLittle = g == 1,
+        OpenFrom = Monday,
+    })];
+
+    private static readonly Dictionary<string, SessionOffer?> Made = [];
+
+    /// <summary>Three groups' weeks suggested, sessions made before: under 50 ms.</summary>
+    [Benchmark]
+    public int SuggestThreeGroups() => Weeks.Sum(w => WeekMaker.Suggest(w, new(slot => new ClockSetting(14, slot.Lanes, Pace, ExerciseCatalogue.BuiltIn, 0, null, CoachingSchool.Usual))
+    {
+        Maker = wish => Made.TryGetValue($"{string.Join('+', wish.Aims)} {wish.Size} {wish.Minutes}", out var known) ? known : Made[$"{string.Join('+', wish.Aims)} {wish.Size} {wish.Minutes}"] = SessionMaker.Make(wish),
+    })!.Score.Total);
+
+    /// <summary>The same with every session made anew.</summary>
+    [Benchmark]
+    public int SuggestThreeGroupsFromNothing() => Weeks.Sum(w => WeekMaker.Suggest(w, new(slot => new ClockSetting(14, slot.Lanes, Pace, ExerciseCatalogue.BuiltIn, 0, null, CoachingSchool.Usual)))!.Score.Total);
 
     [Benchmark]
     public FitOutcome Fit() => SprintFit.Fit(Gates);

@@ -135,6 +135,8 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
 
     public DbSet<SeasonPhase> SeasonPhases => Set<SeasonPhase>();
 
+    public DbSet<OftenWish> OftenWishes => Set<OftenWish>();
+
     public DbSet<RunCorrection> RunCorrections => Set<RunCorrection>();
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -221,6 +223,7 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
             e.HasMany(g => g.Athletes).WithMany();
         });
         builder.Entity<WeekStep>().HasIndex(s => s.SquadId);
+        builder.Entity<OftenWish>().HasIndex(w => new { w.SquadId, w.Exercise }).IsUnique();
         builder.Entity<SeasonPhase>().HasIndex(p => new { p.SquadId, p.From });
     }
 }

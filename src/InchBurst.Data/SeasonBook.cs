@@ -17,6 +17,9 @@ public sealed record SeasonWeek(DateOnly Monday, double Planned, IReadOnlyDictio
 {
     /// <summary>Planned metres by kind of work.</summary>
     public required IReadOnlyDictionary<WorkKind, double> PlannedKinds { get; init; }
+
+    /// <summary>All that was done, the mean of those present.</summary>
+    public Core.Demand.LineVolume Volume { get; init; }
 }
 
 /// <summary>A squad's season.</summary>
@@ -42,8 +45,9 @@ public sealed class SeasonBook(ClubDb db, SquadBook squads, CalendarBook calenda
             var own = sessions.Where(s => s.Day >= from && s.Day <= from.AddDays(6)).ToList();
             var planned = own.Select(s => (Session: s, Dose: DayDose.Of(PlanJson.Read(s.PlanJson), pace, catalogue))).ToList();
             var done = own.Where(s => s.State == SessionState.Ended).Select(s => DoneDose.Of(PlanJson.Read(s.RanPlanJson ?? s.PlanJson), pace, catalogue, present.GetValueOrDefault(s.Id), line => runs.GetValueOrDefault((s.Id, line)))).ToList();
-            made.Add(new(from, Mean(planned, d => d.Volume.SprintMetres), done.SelectMany(d => d.Metres).GroupBy(m => m.Key).ToDictionary(g => g.Key, g => g.Sum(m => m.Value)), Mean(planned, d => d.HardMetres), done.Sum(d => d.HardMetres))
+            made.Add(new(from, Mean(planned, d => d.Volume.SprintMetres), done.SelectMany(d => d.Metres).GroupBy(m => m.Key).ToDictionary(g => g.Key, g => g.Sum(m => m.Value)), Mean(planned, d => d.HardMetres), done.Sum(d => d.Volume.FullMetres))
             {
+                Volume = done.Aggregate(default(Core.Demand.LineVolume), (sum, d) => sum + d.Volume),
                 PlannedKinds = planned.SelectMany(p => p.Dose.Metres).GroupBy(m => m.Key).ToDictionary(g => g.Key, g => g.Sum(m => m.Value)),
             });
         }

@@ -20,6 +20,12 @@ public sealed record GroupBoard(string Key, GroupWeek Week, IReadOnlyList<Athlet
 /// <summary>A squad's week: everything the board shows.</summary>
 public sealed record WeekBoard(Squad Squad, DateOnly Monday, DateOnly Today, CoachingSchool School, IReadOnlyList<GroupBoard> Groups, IReadOnlyList<TrainingSession> Sessions, IReadOnlyList<CalendarEntry> Entries, IReadOnlyList<Slot> Slots, ILookup<int, DateOnly> Reached, IReadOnlyDictionary<int, SprintCurve> Curves, SprintCurve Pace)
 {
+    /// <summary>Athletes who were at a session that was run, by session.</summary>
+    public required ILookup<int, int> Present { get; init; }
+
+    /// <summary>Phase the week lies in, or null.</summary>
+    public SeasonPhase? Phase { get; init; }
+
     /// <summary>Dose of each session for the typical athlete.</summary>
     public required IReadOnlyDictionary<int, DayDose> Doses { get; init; }
 }
@@ -62,6 +68,10 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
         var doses = list.ToDictionary(s => s.Id, s => DayDose.Of(plans[s.Id], new(pace), catalogue));
         var backs = await BackAsync(squad.Id, monday, today, cancel);
         var own = await calendar.GroupsAsync(squad.Id, cancel);
+        var watched = (await WishesAsync(squad.Id, cancel)).Select(w => new OftenThing(HowOften.Of(w.Exercise), w.Exercise) { Least = w.Least, Most = w.Most }).ToList();
+        var weekIds = list.Where(s => s.Day >= monday && s.Day <= monday.AddDays(6)).Select(s => s.Id).ToList();
+        var present = (await db.Attendance.AsNoTracking().Where(a => a.Present && weekIds.Contains(a.SessionId)).Select(a => new { a.SessionId, a.AthleteId }).ToListAsync(cancel)).ToLookup(a => a.SessionId, a => a.AthleteId);
+        var phase = await db.SeasonPhases.AsNoTracking().Where(p => p.SquadId == squad.Id && p.DeletedAt == null && p.From <= monday.AddDays(6) && p.To >= monday).OrderByDescending(p => p.From).FirstOrDefaultAsync(cancel);
         var matches = entries.Where(e => e.Kind == EntryKind.Match).Select(e => new SeasonMatch(e.Id, e.Day, e.Start, e.Title, e.Importance)).ToList();
         var closed = entries.Where(e => e.Kind is EntryKind.Camp or EntryKind.Exam or EntryKind.Off).Select(e => new ClosedDays(e.Day, e.LastDay, e.Title, e.Kind != EntryKind.Exam)).ToList();
         var open = slots.SelectMany(s => Enumerable.Range(0, 7).Select(monday.AddDays).Where(d => d.DayOfWeek == s.Weekday).Select(d => new OpenSlot(d, s.Start, s.Minutes, s.Place!.Name, s.Place.Lanes, s.Place.StraightMetres, s.Place.RunOutMetres))).ToList();
@@ -85,6 +95,7 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
                 Slots = open,
                 Athletes = people,
                 PlaysLittle = playsLittle,
+                Watched = watched,
                 OpenFrom = today,
             }, members);
         }
@@ -102,7 +113,30 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
 
         // A group of the coach's own has a row where something is held for it.
         groups.AddRange(own.Where(g => list.Any(s => s.Group == g.Name && s.Day >= monday && s.Day <= monday.AddDays(6))).Select(g => Group(g.Name, g.Name, [.. athletes.Where(a => g.Athletes.Any(m => m.Id == a.Id))], false)));
-        return new(squad, monday, today, school, [.. groups.Where(g => g.Members.Count > 0 || groups.Count == 1)], list, entries, slots, reached, curves, pace) { Doses = doses };
+        return new(squad, monday, today, school, [.. groups.Where(g => g.Members.Count > 0 || groups.Count == 1)], list, entries, slots, reached, curves, pace) { Doses = doses, Present = present, Phase = phase };
+    }
+
+    /// <summary>Exercises of which the squad's coach watches how often they are done.</summary>
+    public Task<List<OftenWish>> WishesAsync(int squadId, CancellationToken cancel = default) => db.OftenWishes.AsNoTracking().Where(w => w.SquadId == squadId).OrderBy(w => w.Exercise).ToListAsync(cancel);
+
+    /// <summary>Watches an exercise, or changes how often it is wished; without either wish and with <paramref name="watch"/> off it is watched no longer.</summary>
+    public async Task WatchAsync(int squadId, string exercise, double? least, double? most, bool watch, CancellationToken cancel = default)
+    {
+        var there = await db.OftenWishes.SingleOrDefaultAsync(w => w.SquadId == squadId && w.Exercise == exercise, cancel);
+        if (!watch)
+        {
+            if (there is not null)
+            {
+                db.OftenWishes.Remove(there);
+            }
+        }
+        else
+        {
+            there ??= db.OftenWishes.Add(new OftenWish { SquadId = squadId, Exercise = exercise }).Entity;
+            (there.Least, there.Most) = (least, most);
+        }
+
+        await db.SaveChangesAsync(cancel);
     }
 
     // True when some line of the plan that is for the athlete takes them to the share that counts.

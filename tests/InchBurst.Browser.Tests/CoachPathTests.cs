@@ -104,7 +104,7 @@ public sealed class CoachPathTests
         Assert.Contains("5.62", page.Text(".splits") + page.Text("table.rows"));
         page.Go("/");
         page.UntilText(".today-session", "Running now");
-        page.Until(d => d.FindElement(By.CssSelector(".day-columns")).GetDomProperty("textContent")!.Contains("5.62", StringComparison.Ordinal) ? d : null);
+        page.Until(d => d.FindElement(By.CssSelector(".day-names")).GetDomProperty("textContent")!.Contains("5.62", StringComparison.Ordinal) ? d : null);
         Assert.Empty(page.Complaints(wasCut: true));
     }
 }

@@ -293,10 +293,17 @@ public class WeekRuleTests
         var week = Weeks.Week("-------");
         SeasonSession On(int day, bool done, params string[] things) => new(day + 1, Monday.AddDays(day), "x", Weeks.Dose(things: things), done);
         week = week with { Sessions = [On(0, true, "wall", "trunk", "bounds"), On(0, true, "wall"), On(2, false, "wall", "bounds"), On(4, false, "bounds", "assisted"), On(5, false, "assisted"), On(8, false, "wall")] };
-        var counts = HowOften.Count(week, ["A-skip"]).ToDictionary(c => c.Thing.Key);
+        week = week with { Watched = [new(HowOften.Of("A-skip"), "A-skip") { Least = 2 }, new(HowOften.Of("wall hold"), "wall hold") { Most = 0 }] };
+        var counts = HowOften.Count(week).ToDictionary(c => c.Thing.Key);
         Assert.Equal((2, 1, true, false), (counts["wall"].Planned, counts["wall"].Done, counts["wall"].IsTooFew, counts["wall"].IsTooMany));
         Assert.Equal((3, 1, false, true), (counts["bounds"].Planned, counts["bounds"].Done, counts["bounds"].IsTooFew, counts["bounds"].IsTooMany));
-        Assert.Equal((0, null, null), (counts[HowOften.Of("A-skip")].Planned, counts[HowOften.Of("A-skip")].Least, counts[HowOften.Of("A-skip")].Most));
+        Assert.Equal((0, 2.0, null, true), (counts[HowOften.Of("A-skip")].Planned, counts[HowOften.Of("A-skip")].Least, counts[HowOften.Of("A-skip")].Most, counts[HowOften.Of("A-skip")].IsTooFew));
+        Assert.Equal((null, 0.0, false), (counts[HowOften.Of("wall hold")].Least, counts[HowOften.Of("wall hold")].Most, counts[HowOften.Of("wall hold")].IsTooMany));
+
+        // Who was not there on Monday has done it a day less, and is planned for the rest.
+        var absent = HowOften.Count(week, x => !x.IsDone).ToDictionary(c => c.Thing.Key);
+        Assert.Equal((1, 0), (absent["wall"].Planned, absent["wall"].Done));
+        Assert.Equal((2, 0), (absent["bounds"].Planned, absent["bounds"].Done));
         var findings = new OftenEnough().Look(week).Select(f => f.Said).ToList();
         Assert.Contains(findings, f => f.StartsWith("Less often than wished: acceleration 0 of 1", StringComparison.Ordinal) && f.Contains("wall drills 2 of 3", StringComparison.Ordinal) && f.Contains("trunk", StringComparison.Ordinal));
         Assert.Contains("Bounds and hops on 3 days, at most 2 wished", findings);

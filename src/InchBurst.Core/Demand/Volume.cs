@@ -48,6 +48,21 @@ public readonly record struct LineVolume(double Metres, double SprintMetres, dou
         FullMetres = a.FullMetres + b.FullMetres,
         JumpContacts = a.JumpContacts + b.JumpContacts,
     };
+
+    /// <summary>A share of a volume; reps are rounded.</summary>
+    /// <param name="a">The volume.</param>
+    /// <param name="share">The share, 0 and more.</param>
+    public static LineVolume operator *(LineVolume a, double share) => new(
+        a.Metres * share, a.SprintMetres * share, a.TopSpeedMetres * share, (int)Math.Round(a.Reps * share), a.ShortContacts * share, a.LongContacts * share)
+    {
+        TurnMetres = a.TurnMetres * share,
+        LightMetres = a.LightMetres * share,
+        HeavyMetres = a.HeavyMetres * share,
+        AssistedMetres = a.AssistedMetres * share,
+        BoundMetres = a.BoundMetres * share,
+        FullMetres = a.FullMetres * share,
+        JumpContacts = a.JumpContacts * share,
+    };
 }
 
 /// <summary>Adds up lines and plans.</summary>

@@ -71,6 +71,11 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
         new("often.bounds.most", "Bounds and hops, most days a week", "", 0, 7),
         new("often.trunk.least", "Holds and trunk work, least days a week", "", 0, 7),
         new("often.assisted", "Assisted running, most days a week", "", 0, 7),
+        new("split.light", "Of sprint metres over a block: light loads", "%", 0, 100),
+        new("split.heavy", "Of sprint metres over a block: heavy loads", "%", 0, 100),
+        new("split.assisted", "Of sprint metres over a block: assisted", "%", 0, 100),
+        new("split.turn", "Of sprint metres over a block: with turns; what is left is free", "%", 0, 100),
+        new("split.contacts", "Jump contacts a week over a block", "", 0, 2000),
     ];
 
     /// <summary>The schools that ship with the program.</summary>
@@ -122,7 +127,12 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
             ("often.bounds.least", 1, "Bounds once or twice a week (common practice)."),
             ("often.bounds.most", 2, "Bounds once or twice a week (common practice)."),
             ("often.trunk.least", 5, "Trunk work most days (common practice)."),
-            ("often.assisted", 1, "Help is for few and seldom (common practice)."))),
+            ("often.assisted", 1, "Help is for few and seldom (common practice)."),
+            ("split.light", 15, "More resisted than assisted, most of it free (common practice)."),
+            ("split.heavy", 0, "This school pulls light loads only."),
+            ("split.assisted", 3, "Help is for few and seldom (common practice)."),
+            ("split.turn", 10, "Slowing down and turning are taught all year (common practice)."),
+            ("split.contacts", 120, "Two middling jump days (common practice)."))),
         new("Heavy to light sled", "Heavy sleds build the push; over weeks they go heavy to light to free.", Set(
             ("rest.heavy", 90, "About 90 s for each 10 m with a heavy sled (common practice)."),
             ("load.heaviest", 60, "Anything that still moves forward; power is highest near half of free speed (Cross et al. 2017)."),
@@ -131,6 +141,8 @@ public sealed record CoachingSchool(string Name, string About, IReadOnlyDictiona
             ("volume.acceleration", 200, "Less free acceleration, since the sled gives the push (common practice)."),
             ("warmup.least", 12, "Starts under load are slower and need a little less (common practice)."),
             ("week.wish.resisted", 2, "Resisted running is the main work here (common practice)."),
+            ("split.light", 10, "The light end of the way (common practice)."),
+            ("split.heavy", 25, "Resisted running is the main work here (common practice)."),
             ("week.backtoback", 1, "Resisted starts are close to what is lifted: two acceleration days in a row are fine, two top-speed days never (common practice)."))),
         new("Short team windows", "Thirty to forty minutes with a whole team: the queue is the rest, and little is enough.", Set(
             ("rest.free", 40, "In a team the queue is most of the rest; 40 s for each 10 m keeps speed within a few percent (common practice)."),

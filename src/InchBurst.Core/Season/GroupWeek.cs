@@ -76,6 +76,9 @@ public sealed record GroupWeek(string Name, DateOnly Monday, CoachingSchool Scho
     /// <summary>Athletes of the group.</summary>
     public IReadOnlyList<SeasonAthlete> Athletes { get; init; } = [];
 
+    /// <summary>Exercises the coach watches, with how often they are wished.</summary>
+    public IReadOnlyList<OftenThing> Watched { get; init; } = [];
+
     /// <summary>True for those who play little, for whom the day after a match is a day to train.</summary>
     public bool PlaysLittle { get; init; }
 

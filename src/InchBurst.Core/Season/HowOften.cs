@@ -9,7 +9,14 @@ namespace InchBurst.Core.Season;
 /// <param name="Name">What a coach calls it.</param>
 /// <param name="LeastKey">Number of the school with the least times a week, or null.</param>
 /// <param name="MostKey">Number of the school with the most times a week, or null.</param>
-public sealed record OftenThing(string Key, string Name, string? LeastKey = null, string? MostKey = null);
+public sealed record OftenThing(string Key, string Name, string? LeastKey = null, string? MostKey = null)
+{
+    /// <summary>Fewest days wished where no school says it, 0 to 7, or null.</summary>
+    public double? Least { get; init; }
+
+    /// <summary>Most days wished where no school says it, 0 to 7, or null.</summary>
+    public double? Most { get; init; }
+}
 
 /// <summary>How often a thing is wished, planned and done in a week, in days.</summary>
 /// <param name="Thing">The thing.</param>
@@ -100,16 +107,18 @@ public static class HowOften
     /// <param name="exercise">Its name.</param>
     public static string Of(string exercise) => "exercise:" + exercise;
 
-    /// <summary>Counts of a week.</summary>
+    /// <summary>Counts of a week: the things that are watched, and the exercises the coach watches besides.</summary>
     /// <param name="week">The week.</param>
-    /// <param name="exercises">Names of exercises that are watched besides.</param>
-    public static IReadOnlyList<OftenCount> Count(GroupWeek week, IEnumerable<string>? exercises = null) =>
-        [.. Things.Concat((exercises ?? []).Select(e => new OftenThing(Of(e), e))).Select(t => Count(week, t))];
+    public static IReadOnlyList<OftenCount> Count(GroupWeek week) => Count(week, _ => true);
 
-    private static OftenCount Count(GroupWeek week, OftenThing thing)
+    /// <summary>Counts of a week for one athlete: what was done without them does not count.</summary>
+    /// <param name="week">The week.</param>
+    /// <param name="isThere">Whether the athlete was, or is to be, at a session.</param>
+    public static IReadOnlyList<OftenCount> Count(GroupWeek week, Func<SeasonSession, bool> isThere)
     {
-        int Days(Func<SeasonSession, bool> which) => week.Sessions.Where(s => s.Day >= week.Monday && s.Day <= week.Sunday && which(s) && s.Dose.Things.Contains(thing.Key)).Select(s => s.Day).Distinct().Count();
+        var own = week.Sessions.Where(s => s.Day >= week.Monday && s.Day <= week.Sunday && isThere(s)).ToList();
+        int Days(string key, bool isDone) => own.Where(s => (s.IsDone || !isDone) && s.Dose.Things.Contains(key)).Select(s => s.Day).Distinct().Count();
         double? Number(string? key) => key is null ? null : week.School[key];
-        return new(thing, Number(thing.LeastKey), Number(thing.MostKey), Days(_ => true), Days(s => s.IsDone));
+        return [.. Things.Concat(week.Watched).Select(t => new OftenCount(t, t.Least ?? Number(t.LeastKey), t.Most ?? Number(t.MostKey), Days(t.Key, false), Days(t.Key, true)))];
     }
 }

@@ -111,7 +111,7 @@ public sealed class OftenEnough : IWeekRule
 
         foreach (var many in counts.Where(c => c.IsTooMany && c.Thing.Key != "topspeed"))
         {
-            yield return new("many", Severity.Note, $"{many.Thing.Name} on {WeekWords.Days(many.Planned)}, at most {Figures.Number(many.Most!.Value)} wished", week.School.Of(many.Thing.MostKey!).Reason);
+            yield return new("many", Severity.Note, $"{many.Thing.Name} on {WeekWords.Days(many.Planned)}, at most {Figures.Number(many.Most!.Value)} wished", many.Thing.MostKey is { } key ? week.School.Of(key).Reason : "Your own wish.");
         }
     }
 }

@@ -13,10 +13,10 @@ public static class DoneDose
     /// <param name="catalogue">Known exercises.</param>
     /// <param name="present">Athletes present, 0 or more.</param>
     /// <param name="logged">Logged runs of a line.</param>
-    public static (IReadOnlyDictionary<WorkKind, double> Metres, double HardMetres) Of(SessionPlan plan, DemandAthlete athlete, ExerciseCatalogue catalogue, int present, Func<int, int> logged)
+    public static (IReadOnlyDictionary<WorkKind, double> Metres, LineVolume Volume) Of(SessionPlan plan, DemandAthlete athlete, ExerciseCatalogue catalogue, int present, Func<int, int> logged)
     {
         var metres = new Dictionary<WorkKind, double>();
-        var hard = 0.0;
+        var sum = default(LineVolume);
         foreach (var block in plan.Blocks)
         {
             foreach (var line in block.Lines)
@@ -24,15 +24,52 @@ public static class DoneDose
                 var runs = logged(line.Id);
                 var share = runs == 0 ? 1 : Math.Min(1, runs / (double)Math.Max(1, present * line.Turns * block.Rounds));
                 var volume = Volume.Of(LineDemand.Of(line, catalogue, athlete), block.Rounds);
-                if (present > 0 && volume.SprintMetres > 0)
+                if (present == 0)
+                {
+                    continue;
+                }
+
+                sum += volume * share;
+                if (volume.SprintMetres > 0)
                 {
                     metres[line.Kind] = metres.GetValueOrDefault(line.Kind) + (share * volume.SprintMetres);
-                    hard += share * volume.FullMetres;
                 }
             }
         }
 
-        return (metres, hard);
+        return (metres, sum);
+    }
+}
+
+/// <summary>Sprint metres and contacts of a time, split as a coach splits them.</summary>
+/// <param name="Name">What it is.</param>
+/// <param name="Key">Number of the school that wishes it, or null for what is left.</param>
+/// <param name="Amount">Metres, or contacts a week.</param>
+/// <param name="SharePercent">Share of all sprint metres, percent; null for contacts.</param>
+/// <param name="Wished">What the school wishes: percent, or contacts a week.</param>
+public sealed record SplitPart(string Name, string? Key, double Amount, double? SharePercent, double Wished)
+{
+    /// <summary>Percent points that a share may differ from what is wished before it is said (own rule).</summary>
+    public const double Apart = 10;
+
+    /// <summary>True when it is far from what is wished: ten points of a share, half of the contacts.</summary>
+    public bool IsApart => SharePercent is { } share ? Math.Abs(share - Wished) > Apart : Wished > 0 && (Amount > 1.5 * Wished || Amount < 0.5 * Wished);
+
+    /// <summary>Splits a volume.</summary>
+    /// <param name="volume">All of it.</param>
+    /// <param name="weeks">Weeks it was done in, 1 or more.</param>
+    /// <param name="school">The school.</param>
+    public static IReadOnlyList<SplitPart> Of(LineVolume volume, int weeks, School.CoachingSchool school)
+    {
+        var all = Math.Max(1e-9, volume.SprintMetres);
+        var free = volume.SprintMetres - volume.LightMetres - volume.HeavyMetres - volume.AssistedMetres - volume.TurnMetres;
+        var left = 100 - school["split.light"] - school["split.heavy"] - school["split.assisted"] - school["split.turn"];
+        SplitPart Part(string name, string key, double metres) => new(name, key, metres, 100 * metres / all, school[key]);
+        return
+        [
+            new("Free", null, free, 100 * free / all, left), Part("Light", "split.light", volume.LightMetres), Part("Heavy", "split.heavy", volume.HeavyMetres), Part("Assisted", "split.assisted", volume.AssistedMetres),
+            Part("Turns", "split.turn", volume.TurnMetres), new("Jump contacts a week", "split.contacts", volume.JumpContacts / Math.Max(1, weeks), null, school["split.contacts"]),
+        ];
     }
 }
 

@@ -129,3 +129,17 @@ public sealed class SeasonPhase
     public int Version { get; set; }
     public DateTime? DeletedAt { get; set; }
 }
+
+/// <summary>An exercise of which a squad's coach watches how often it is done.</summary>
+public sealed class OftenWish
+{
+    public int Id { get; set; }
+    public int SquadId { get; set; }
+    public string Exercise { get; set; } = "";
+
+    /// <summary>Fewest days a week wished, or null.</summary>
+    public double? Least { get; set; }
+
+    /// <summary>Most days a week wished, or null.</summary>
+    public double? Most { get; set; }
+}

@@ -498,6 +498,33 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("Marks");
                 });
 
+            modelBuilder.Entity("InchBurst.Data.Entities.OftenWish", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Exercise")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Least")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Most")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("SquadId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("SquadId", "Exercise")
+                        .IsUnique();
+
+                    b.ToTable("OftenWishes");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.OwnGroup", b =>
                 {
                     b.Property<int>("Id")

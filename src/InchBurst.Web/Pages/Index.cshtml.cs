@@ -76,6 +76,7 @@ public sealed class IndexModel(Desk desk, SquadBook squads, SessionBook sessions
         Availability.Out => "clock waits, out",
         Availability.Modified => "held" + Last(flying),
         _ when row.Clock.Last is null => "nothing flying timed yet",
+        _ when row.Clock.IsByWord => $"match {row.Clock.Last.Value.ToString("ddd d", System.Globalization.CultureInfo.InvariantCulture)}, your word",
         _ when row.Clock.IsDue && flying.Count > 0 && flying[^1].Share < TopSpeedClock.UsualShare => Last(flying)[2..] + ": just short",
         _ when flying.Count > 0 => Last(flying)[2..],
         _ => "last " + Desk.ShortDay(row.Clock.Last.Value),

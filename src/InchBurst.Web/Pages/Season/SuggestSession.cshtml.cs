@@ -23,27 +23,35 @@ public sealed class SuggestSessionModel(WeekBook weeks, SuggestMaker maker, Sess
 
     public IReadOnlyList<SessionOffer> Offers { get; private set; } = [];
 
+    /// <summary>The session whose lines are suggested anew, with its plan; null when a new one is made.</summary>
+    public PlannedSession? Around { get; private set; }
+
+    /// <summary>Blocks of it that stay.</summary>
+    public IReadOnlyList<int> Keep { get; private set; } = [];
+
     public IReadOnlyDictionary<string, string> Problems { get; private set; } = new Dictionary<string, string>();
 
-    public async Task<IActionResult> OnGetAsync(DateOnly? day, string? group, string? aim, string? second, int? minutes, int? lanes, double? straight)
+    public async Task<IActionResult> OnGetAsync(DateOnly? day, string? group, string? aim, string? second, int? minutes, int? lanes, double? straight, int? session, int[] keep, bool chosen = false)
     {
         if (await desk.SquadAsync() is not { } squad)
         {
             return Redirect("/Athletes");
         }
 
+        await AroundAsync(squad, session, keep, chosen);
         await LoadAsync(squad, day, group, aim, second, minutes, lanes, straight);
         return Page();
     }
 
     /// <summary>Takes an offer: the session is made anew from the same wish, so the page sends which one and never a plan.</summary>
-    public async Task<IActionResult> OnPostAsync(DateOnly? day, string? group, string? aim, string? second, int? minutes, int? lanes, double? straight, int offer)
+    public async Task<IActionResult> OnPostAsync(DateOnly? day, string? group, string? aim, string? second, int? minutes, int? lanes, double? straight, int offer, int? session, int[] keep)
     {
         if (await desk.SquadAsync() is not { } squad)
         {
             return NotFound();
         }
 
+        await AroundAsync(squad, session, keep, true);
         await LoadAsync(squad, day, group, aim, second, minutes, lanes, straight);
         if (Problems.Count > 0 || offer < 0 || offer >= Offers.Count)
         {
@@ -51,18 +59,44 @@ public sealed class SuggestSessionModel(WeekBook weeks, SuggestMaker maker, Sess
         }
 
         var chosen = Offers[offer];
-        var session = await maker.SessionAsync(squad, Group!.Key, Day, Slot, chosen.Name);
-        await weeks.PutAsync(squad.Id, new Dictionary<int, DateOnly?>(), [(session, chosen.Plan)], $"{session.Name} planned for {Day.DayOfWeek}", desk.Who);
+        if (Around is { } around)
+        {
+            // One version of the plan: the builder's undo takes it back.
+            await sessions.ChangeAsync(around, chosen.Plan, "suggested lines", desk.Who);
+            return Redirect($"/Sessions/{around.Session.Id}");
+        }
+
+        var made = await maker.SessionAsync(squad, Group!.Key, Day, Slot, chosen.Name);
+        await weeks.PutAsync(squad.Id, new Dictionary<int, DateOnly?>(), [(made, chosen.Plan)], $"{made.Name} planned for {Day.DayOfWeek}", desk.Who);
         return Redirect($"/Season?week={WeekBook.MondayOf(Day):yyyy-MM-dd}&day={Day:yyyy-MM-dd}");
+    }
+
+    private async Task AroundAsync(Squad squad, int? session, int[] keep, bool chosen)
+    {
+        if (session is { } id && await sessions.FindAsync(id) is { } planned && planned.Session.SquadId == squad.Id && planned.Session.State == Core.Live.SessionState.Planned)
+        {
+            Around = planned;
+
+            // At first what makes the session stays: what is neither warm-up nor cool-down.
+            Keep = chosen ? [.. keep.Where(k => planned.Plan.Blocks.Any(b => b.Id == k))]
+                : [.. planned.Plan.Blocks.Where(b => b.Lines.Any(l => l.Kind is not (Core.Plan.WorkKind.Raise or Core.Plan.WorkKind.Mobilise or Core.Plan.WorkKind.CoolDown or Core.Plan.WorkKind.Drill))).Where(b => b.Title is not ("Warm-up" or "Build-ups")).Select(b => b.Id)];
+        }
     }
 
     private async Task LoadAsync(Squad squad, DateOnly? day, string? group, string? aim, string? second, int? minutes, int? lanes, double? straight)
     {
+        day ??= Around?.Session.Day;
+        group ??= Around?.Session.Group;
         Day = day is { } d && Math.Abs(d.DayNumber - desk.Today.DayNumber) < 15000 ? d : desk.Today;
         Board = await weeks.BoardAsync(squad, WeekBook.MondayOf(Day), desk.Today);
         Group = Board.Groups.FirstOrDefault(g => g.Key == (group ?? "")) ?? Board.Groups[0];
         var last = await sessions.LastOfAsync(squad.Id) ?? new TrainingSession();
         var known = Group.Week.Slots.Where(s => s.Day == Day).MaxBy(s => s.Minutes) ?? new OpenSlot(Day, new(18, 0), last.WindowMinutes, "", last.Lanes, last.StraightMetres, last.RunOutMetres);
+        if (Around is { } here)
+        {
+            known = known with { Minutes = here.Session.WindowMinutes, Lanes = here.Session.Lanes, StraightMetres = here.Session.StraightMetres, RunOutMetres = here.Session.RunOutMetres };
+        }
+
         var wrong = new Dictionary<string, string>();
         if (minutes is < 15 or > 240)
         {
@@ -87,7 +121,7 @@ public sealed class SuggestSessionModel(WeekBook weeks, SuggestMaker maker, Sess
         if (wrong.Count == 0)
         {
             SessionAim[] aims = Second is { } two ? [First, two] : [First];
-            Offers = SessionMaker.Offers(new(aims, Slot.Minutes, Slot.StraightMetres, Slot.RunOutMetres, maker.Setting(Board, Group, Slot)) { Athletes = maker.People(Board, Group) });
+            Offers = SessionMaker.Offers(new(aims, Slot.Minutes, Slot.StraightMetres, Slot.RunOutMetres, maker.Setting(Board, Group, Slot)) { Athletes = maker.People(Board, Group), Pinned = Around is null ? [] : [.. Around.Plan.Blocks.Where(b => Keep.Contains(b.Id))] });
         }
     }
 
