@@ -108,6 +108,12 @@ public class SessionMakerTests
         var pinned = SessionPlan.Empty.Add(Shorthand.ShorthandLine.Read("3 x 10 m from prone through 5 m").Line!).Blocks[0];
         var offer = SessionMaker.Make(new([SessionAim.Primer], 60, 60, 20, Setting(CoachingSchool.Usual)) { Pinned = [pinned] })!;
         Assert.Contains(offer.Plan.Lines, l => l with { Id = 0 } is var line && line.Start == pinned.Lines[0].Start && line.Reps == 3);
+
+        // A line the school minds stays all the same: it was written by the coach, and its check stands in the builder.
+        var heavy = SessionPlan.Empty.Add(Shorthand.ShorthandLine.Read("4 x 15 m sled heavy start rest 3:00").Line!).Blocks[0];
+        var around = SessionMaker.Make(new([SessionAim.Primer], 75, 60, 20, Setting(CoachingSchool.Usual)) { Pinned = [heavy] })!;
+        Assert.Contains(around.Plan.Lines, l => l.Load?.Unit == LoadUnit.HeavyStart);
+        Assert.All(Judge(around.Plan, new([SessionAim.Primer], 75, 60, 20, Setting(CoachingSchool.Usual))).Where(f => f.Severity != Severity.Note), f => Assert.Equal(LoadUnit.HeavyStart, around.Plan.Line(f.LineId!.Value)!.Load?.Unit));
     }
 
     [Fact]

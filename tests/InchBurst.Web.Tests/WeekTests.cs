@@ -287,7 +287,51 @@ public sealed class WeekTests : IAsyncLifetime
         Assert.Contains("Sharpen", (await coach.PageAsync("/Season/Year")).Body!.TextContent, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task Lines_are_suggested_around_what_stays_and_undone_in_the_builder()
+    {
+        var session = await PlanAsync("Half a plan", Monday.AddDays(2), "", "3 x 10 m from prone through 5 m");
+        var before = (await SessionAsync(session.Id))!.PlanJson;
+        var page = await coach.PageAsync($"/Season/Suggest/Session?session={session.Id}&aim=Acceleration");
+        var keep = page.QuerySelector("input[name=keep][checked]")!.GetAttribute("value")!;
+        await coach.PostAsync($"/Season/Suggest/Session?session={session.Id}", "/Season/Suggest/Session", ("session", $"{session.Id}"), ("keep", keep), ("aim", "Acceleration"), ("offer", "0"));
+        var plan = PlanJson.Read((await SessionAsync(session.Id))!.PlanJson);
+        Assert.Contains(plan.Lines, l => l.Start?.Position.ToString() == "Prone");
+        Assert.Equal(("Warm-up", "Cool-down"), (plan.Blocks[0].Title, plan.Blocks[^1].Title));
+        await coach.PostAsync($"/Sessions/{session.Id}", $"/Sessions/{session.Id}?handler=Undo");
+        Assert.Equal(before, (await SessionAsync(session.Id))!.PlanJson);
+    }
+
+    [Fact]
+    public async Task Any_exercise_is_watched_and_who_was_not_there_has_not_done_it()
+    {
+        var url = $"/Season/Often?week={Iso(WeekBook.MondayOf(Today))}";
+        Assert.Contains("is not among your drills", (await coach.PostAsync(url, url + "&handler=Watch", ("exercise", "Moon walk"), ("least", "1"))).Page.QuerySelector("#exercise ~ .wrong")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("From 0 to 7", (await coach.PostAsync(url, url + "&handler=Watch", ("exercise", "A-skip"), ("least", "9"))).Page.QuerySelector("#least ~ .wrong")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("fewer than the least", (await coach.PostAsync(url, url + "&handler=Watch", ("exercise", "A-skip"), ("least", "3"), ("most", "2"))).Page.QuerySelector("#most ~ .wrong")!.TextContent, StringComparison.Ordinal);
+        await coach.PostAsync(url, url + "&handler=Watch", ("exercise", "a-skip"), ("least", "7"));
+        await coach.PostAsync(url, url + "&handler=Watch", ("exercise", "A-skip"), ("least", "6"));
+        var page = await coach.PageAsync(url);
+        var column = page.QuerySelectorAll(".often-table").First().QuerySelectorAll("thead th").Select(h => h.TextContent).ToList().IndexOf("A-skip");
+        Assert.Equal("6+", page.QuerySelectorAll(".often-wish").First().Children[column].TextContent);
+        Assert.Contains("few", page.QuerySelectorAll(".often-group").First().Children[column].ClassName!, StringComparison.Ordinal);
+        Assert.Contains((await BoardAsync(WeekBook.MondayOf(Today))).Groups[0].Week.Watched, w => w.Name == "A-skip");
+
+        // A session of the past week without somebody is a day less for them.
+        var last = WeekBook.MondayOf(Today).AddDays(-7);
+        var session = await house.InDbAsync(db => db.Sessions.Where(s => s.SquadId == 1 && s.Name == "Tuesday starts" && s.Day >= last && s.Day < last.AddDays(7)).Select(s => s.Id).SingleAsync());
+        await house.InDbAsync(db => db.Attendance.Where(a => a.SessionId == session && a.AthleteId == 1).ExecuteUpdateAsync(u => u.SetProperty(a => a.Present, false)));
+        await house.InDbAsync(db => db.Attendance.Where(a => a.SessionId == session && a.AthleteId == 2).ExecuteUpdateAsync(u => u.SetProperty(a => a.Present, true)));
+        var board = await BoardAsync(last);
+        int Done(int athlete) => HowOften.Count(board.Groups[0].Week, s => board.Present[s.Id].Contains(athlete)).Single(c => c.Thing.Key == "starts").Done;
+        Assert.True(board.Present[session].Contains(2) && !board.Present[session].Contains(1));
+        Assert.True(Done(1) < HowOften.Count(board.Groups[0].Week).Single(c => c.Thing.Key == "starts").Done);
+        await coach.PostAsync(url, url + "&handler=Forget", ("exercise", "A-skip"));
+        Assert.Empty(await house.InDbAsync(db => db.OftenWishes.ToListAsync()));
+    }
+
     [Theory]
+    [InlineData("/Season/Often?week=9999-12-31")]
     [InlineData("/Season?week=0001-01-01")]
     [InlineData("/Season?week=9999-12-31")]
     [InlineData("/Season?week=soon&group=nobody&day=never")]

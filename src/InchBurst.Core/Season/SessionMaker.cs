@@ -138,9 +138,10 @@ public static class SessionMaker
     /// <param name="wish">The wish.</param>
     public static string Name(SessionWish wish) => string.Join(" and ", wish.Aims.Select((a, i) => i == 0 ? NameOf(a) : NameOf(a).ToLowerInvariant())) is var name && wish.Size < 0.8 && wish.Aims[0] is not (SessionAim.Primer or SessionAim.Easy) ? name + ", small" : name;
 
-    // The gravest thing the checks find, notes left out.
+    // The gravest thing the checks find, notes left out, and what they say of lines that stay: the coach wrote those and sees it in the builder.
     private static Finding? Grave(SessionWish wish, SessionPlan plan)
     {
+        var pinned = wish.Pinned.SelectMany(b => b.Lines).Select(l => l with { Id = 0 }).ToHashSet();
         var school = wish.Setting.School ?? CoachingSchool.Usual;
         return PlanChecks.Judge(new(plan, SessionClock.Lay(plan, wish.Setting), wish.Minutes * 60, wish.StraightMetres, wish.RunOutMetres, [], wish.Setting.Catalogue)
         {
@@ -148,7 +149,7 @@ public static class SessionMaker
             Setting = wish.Setting,
             Athletes = wish.Athletes,
             Cue = "as rotated",
-        }).FirstOrDefault(f => f.Severity != Severity.Note);
+        }).FirstOrDefault(f => f.Severity != Severity.Note && !(f.LineId is { } id && plan.Line(id) is { } line && pinned.Contains(line with { Id = 0 })));
     }
 
     // Main lines with their reps and fewest reps.
