@@ -151,6 +151,13 @@ public sealed class CalendarBook(ClubDb db, SchoolBook schools, TimeProvider clo
         var there = await db.PlayedMinutes.Where(m => m.EntryId == matchId && ids.Contains(m.AthleteId)).ToListAsync(cancel);
         db.PlayedMinutes.AddRange(ids.Except(there.Select(m => m.AthleteId)).Where(_ => counts).Select(id => new PlayedMinutes { EntryId = matchId, AthleteId = id, CountsAsTopSpeed = true }));
         there.ForEach(m => m.CountsAsTopSpeed = counts);
+
+        // A word that is taken back leaves no minutes behind that nobody entered.
+        if (!counts && !await db.PlayedMinutes.AnyAsync(m => m.EntryId == matchId && m.Minutes > 0, cancel))
+        {
+            db.PlayedMinutes.RemoveRange(there.Where(m => m.Minutes == 0));
+        }
+
         await db.SaveChangesAsync(cancel);
     }
 

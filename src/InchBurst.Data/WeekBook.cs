@@ -3,8 +3,8 @@ using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Plan;
-using InchBurst.Core.Season;
 using InchBurst.Core.School;
+using InchBurst.Core.Season;
 using InchBurst.Core.Sprint;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
@@ -25,9 +25,6 @@ public sealed record WeekBoard(Squad Squad, DateOnly Monday, DateOnly Today, Coa
 
     /// <summary>Phase the week lies in, or null.</summary>
     public SeasonPhase? Phase { get; init; }
-
-    /// <summary>Dose of each session for the typical athlete.</summary>
-    public required IReadOnlyDictionary<int, DayDose> Doses { get; init; }
 }
 
 /// <summary>Reads a squad's weeks and changes them, every change with a way back.</summary>
@@ -65,7 +62,6 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
 
         var pace = await squads.PaceAsync(athletes.Where(a => a.Availability != Availability.Out).Select(a => a.Id), cancel);
         var plans = list.ToDictionary(s => s.Id, s => PlanJson.Read(s.RanPlanJson ?? s.PlanJson));
-        var doses = list.ToDictionary(s => s.Id, s => DayDose.Of(plans[s.Id], new(pace), catalogue));
         var backs = await BackAsync(squad.Id, monday, today, cancel);
         var own = await calendar.GroupsAsync(squad.Id, cancel);
         var watched = (await WishesAsync(squad.Id, cancel)).Select(w => new OftenThing(HowOften.Of(w.Exercise), w.Exercise) { Least = w.Least, Most = w.Most }).ToList();
@@ -82,11 +78,18 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
                 a.Id, a.Name, reached[a.Id].Where(d => d <= today && d <= monday.AddDays(6)).Select(d => (DateOnly?)d).Max(), a.Availability == Availability.Full,
                 today.Year - a.BirthYear, backs.GetValueOrDefault(a.Id))).ToList();
             var missing = members.Where(a => a.Availability == Availability.Full).ToList();
-            var own = list.Where(s => s.Group.Length == 0 || s.Group == key || key.Length == 0)
-                .Select(s => new SeasonSession(s.Id, s.Day, s.Name, doses[s.Id], s.State == SessionState.Ended || (s.State == SessionState.Planned && s.Day < today), s.IsPinned)
+            var own = list.Where(s => s.Group.Length == 0 || s.Group == key || key.Length == 0).Select(s =>
+            {
+                // Lines for others, or for some by name, are no work of the group's.
+                var plan = plans[s.Id];
+                var dose = DayDose.Of(plan, new(pace), catalogue, l => plan.Covers(l, "", key.Length > 0 ? key : null));
+                var reach = s.State == SessionState.Ended ? [] : missing.Where(a => Reaches(plan, a, curves.GetValueOrDefault(a.Id, pace))).Select(a => a.Name).ToList();
+                return new SeasonSession(s.Id, s.Day, s.Name, dose, s.State == SessionState.Ended || (s.State == SessionState.Planned && s.Day < today), s.IsPinned)
                 {
-                    Missed = s.State == SessionState.Ended || !doses[s.Id].ReachesTopSpeed ? [] : [.. missing.Where(a => !Reaches(plans[s.Id], a, curves.GetValueOrDefault(a.Id, pace))).Select(a => a.Name)],
-                }).ToList();
+                    Missed = s.State == SessionState.Ended || !dose.ReachesTopSpeed ? [] : [.. missing.Select(a => a.Name).Except(reach)],
+                    Only = dose.ReachesTopSpeed ? [] : reach,
+                };
+            }).ToList();
             return new(key, new(name, monday, school)
             {
                 Sessions = own,
@@ -113,7 +116,7 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
 
         // A group of the coach's own has a row where something is held for it.
         groups.AddRange(own.Where(g => list.Any(s => s.Group == g.Name && s.Day >= monday && s.Day <= monday.AddDays(6))).Select(g => Group(g.Name, g.Name, [.. athletes.Where(a => g.Athletes.Any(m => m.Id == a.Id))], false)));
-        return new(squad, monday, today, school, [.. groups.Where(g => g.Members.Count > 0 || groups.Count == 1)], list, entries, slots, reached, curves, pace) { Doses = doses, Present = present, Phase = phase };
+        return new(squad, monday, today, school, [.. groups.Where(g => g.Members.Count > 0 || groups.Count == 1)], list, entries, slots, reached, curves, pace) { Present = present, Phase = phase };
     }
 
     /// <summary>Exercises of which the squad's coach watches how often they are done.</summary>
@@ -180,7 +183,7 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
         });
     }
 
-    private sealed record Change(string Kind, int Session, DateOnly? From = null, DateOnly? To = null, int? Match = null, IReadOnlyList<int>? Athletes = null);
+    private sealed record Change(string Kind, int Session, DateOnly? From = null, DateOnly? To = null, int? Match = null, IReadOnlyList<int>? Athletes = null, int? Revision = null);
 
     /// <summary>Moves a session to another day; null when there is no such session, or it was run.</summary>
     public Task<WeekStep?> MoveAsync(int squadId, int sessionId, DateOnly to, string by, CancellationToken cancel = default) => StepAsync(squadId, by, async changes =>
@@ -238,7 +241,7 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
             plan = last is { } at ? plan.MoveBlock(added.Id, at + 1) : plan;
         }
 
-        changes.Add(new("line", sessionId));
+        changes.Add(new("line", sessionId, Revision: planned.Session.Revision + 1));
         await sessions.ChangeAsync(planned, plan, "a line from the week", by, cancel);
         return $"A line added to {planned.Session.Name}";
     }, cancel);
@@ -250,8 +253,11 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
             return null;
         }
 
-        changes.Add(new("counted", 0, Match: matchId, Athletes: athletes));
-        await calendar.CountAsync(matchId, athletes, true, cancel);
+        // Those for whom it counted already stay so when this is taken back.
+        var already = await db.PlayedMinutes.Where(m => m.EntryId == matchId && m.CountsAsTopSpeed).Select(m => m.AthleteId).ToListAsync(cancel);
+        List<int> now = [.. athletes.Except(already)];
+        changes.Add(new("counted", 0, Match: matchId, Athletes: now));
+        await calendar.CountAsync(matchId, now, true, cancel);
         return "The match counts as top speed";
     }, cancel);
 
@@ -335,7 +341,7 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
                 case "pinned" or "unpinned":
                     session.IsPinned = change.Kind == "unpinned";
                     break;
-                case "line" when isOpen && await sessions.FindAsync(session.Id, cancel) is { CanUndo: true } planned:
+                case "line" when isOpen && session.Revision == change.Revision && await sessions.FindAsync(session.Id, cancel) is { CanUndo: true } planned:
                     await sessions.StepAsync(planned, -1, cancel);
                     continue;
                 default:

@@ -205,6 +205,20 @@ public class WeekRuleTests
         Assert.Equal(Monday.AddDays(3), new TopSpeedInTime().Look(free).First().Moves.Single(m => m.SuggestOn is not null).SuggestOn);
     }
 
+    [Fact]
+    public void A_line_for_one_covers_that_one_and_is_no_work_of_the_group()
+    {
+        var plan = Shorthand.PlanText.Read("4 x 10 m from standing\n" + TopSpeedInTime.OneFly + " for Noor Haddadin\n2 x 40 m @100% for low minutes", Shorthand.ShorthandContext.Metric).Plan;
+        DayDose Of(string? group) => DayDose.Of(plan, Demand.DemandAthlete.Usual, Catalogue.ExerciseCatalogue.BuiltIn, l => Plan.LineAudience.Covers(plan, l, "", group));
+        Assert.Equal((40, false), (Of(Plan.LineAudience.HighMinutes).HardMetres, Of(Plan.LineAudience.HighMinutes).ReachesTopSpeed));
+        Assert.Equal((120, true), (Of(Plan.LineAudience.LowMinutes).HardMetres, Of(Plan.LineAudience.LowMinutes).ReachesTopSpeed));
+        Assert.Equal(40, Of(null).HardMetres);
+        var week = Weeks.Week("S------");
+        week = week with { Athletes = [Weeks.Athlete(1, -6), Weeks.Athlete(2, -6)], Sessions = [.. week.Sessions.Select(s => s.Day == Monday ? s with { Only = ["Athlete 1"] } : s)] };
+        Assert.Equal([2], new TopSpeedInTime().Look(week).Single().Athletes);
+        Assert.True(week.Sessions.Single(s => s.Day == Monday).Covers("Athlete 1"));
+    }
+
     private static OpenSlot Slot(int day, int minutes = 60) => new(Monday.AddDays(day), new(18, 0), minutes, "Hall", 2, 60, 20);
 
     [Fact]

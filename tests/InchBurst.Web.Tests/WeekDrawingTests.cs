@@ -1,6 +1,6 @@
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
-using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
 using InchBurst.Core.School;
 using InchBurst.Core.Season;

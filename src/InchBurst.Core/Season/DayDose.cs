@@ -77,9 +77,10 @@ public sealed record DayDose(LineVolume Volume)
     /// <param name="plan">The plan.</param>
     /// <param name="athlete">The typical athlete.</param>
     /// <param name="catalogue">Known exercises.</param>
-    public static DayDose Of(SessionPlan plan, DemandAthlete athlete, ExerciseCatalogue catalogue)
+    /// <param name="isFor">Whether a line is for the whole group; null takes every line.</param>
+    public static DayDose Of(SessionPlan plan, DemandAthlete athlete, ExerciseCatalogue catalogue, Func<PlanLine, bool>? isFor = null)
     {
-        var lines = plan.Blocks.SelectMany(b => b.Lines.Select(l => (Demand: LineDemand.Of(l, catalogue, athlete), b.Rounds))).Select(x => (x.Demand, Volume: Demand.Volume.Of(x.Demand, x.Rounds))).ToList();
+        var lines = plan.Blocks.SelectMany(b => b.Lines.Where(l => isFor?.Invoke(l) ?? true).Select(l => (Demand: LineDemand.Of(l, catalogue, athlete), b.Rounds))).Select(x => (x.Demand, Volume: Demand.Volume.Of(x.Demand, x.Rounds))).ToList();
         bool Any(Func<LineDemand, bool> what) => lines.Any(l => l.Demand.IsFullSprint && what(l.Demand));
         return new(lines.Aggregate(default(LineVolume), (sum, l) => sum + l.Volume))
         {

@@ -14,6 +14,13 @@ public sealed record SeasonSession(int Id, DateOnly Day, string Name, DayDose Do
 {
     /// <summary>Names of those whom this session does not take to top speed though it takes others there.</summary>
     public IReadOnlyList<string> Missed { get; init; } = [];
+
+    /// <summary>Names of those whom a line of their own takes to top speed though the session takes nobody else there.</summary>
+    public IReadOnlyList<string> Only { get; init; } = [];
+
+    /// <summary>True when the session takes an athlete to top speed.</summary>
+    /// <param name="name">Name of the athlete.</param>
+    public bool Covers(string name) => (Dose.ReachesTopSpeed && !Missed.Contains(name)) || Only.Contains(name);
 }
 
 /// <summary>A match.</summary>
@@ -119,7 +126,7 @@ public sealed record GroupWeek(string Name, DateOnly Monday, CoachingSchool Scho
     /// <param name="day">The day.</param>
     public DateOnly? LastBy(SeasonAthlete athlete, DateOnly day)
     {
-        var planned = Sessions.Where(s => !s.IsDone && s.Dose.ReachesTopSpeed && s.Day >= OpenFrom && s.Day <= day && !s.Missed.Contains(athlete.Name)).Select(s => (DateOnly?)s.Day).Max();
+        var planned = Sessions.Where(s => !s.IsDone && s.Day >= OpenFrom && s.Day <= day && s.Covers(athlete.Name)).Select(s => (DateOnly?)s.Day).Max();
         return planned is { } p && (athlete.LastTopSpeed is not { } last || p > last) ? p : athlete.LastTopSpeed;
     }
 

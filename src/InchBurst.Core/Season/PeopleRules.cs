@@ -142,7 +142,8 @@ public sealed class BackInSteps : IWeekRule
             if (athlete.BackSince <= week.Sunday && Most(back, grid.UsualHardMetres, week.Numbers) is { } most && planned > most + 1e-6)
             {
                 yield return new("steps", Severity.Mind, $"{athlete.Name} is back since {athlete.BackSince.Value.DayOfWeek} {athlete.BackSince.Value.Day}: at most {Figures.Number(most)} of the {Figures.Number(planned)} hard metres this week",
-                    $"After {AbsenceDays} days and more away the first week has {Figures.Number(week.Numbers.ReturnShare * 100)}%, the second half of what is left; whoever treats the athlete decides. {week.School.Of("week.return").Reason}") { Athletes = [athlete.Id] };
+                    $"After {AbsenceDays} days and more away the first week has {Figures.Number(week.Numbers.ReturnShare * 100)}%, the second half of what is left; whoever treats the athlete decides. {week.School.Of("week.return").Reason}")
+                { Athletes = [athlete.Id] };
             }
         }
     }

@@ -30,7 +30,7 @@ public sealed record ExposureRow(
         var every = week.Numbers.Every;
         double At(DateOnly day) => day.DayNumber - week.Monday.DayNumber + 0.5;
         var done = reached.Where(d => d <= today && d <= week.Sunday).Distinct().Order().ToList();
-        var ahead = availability != Availability.Full ? [] : week.Sessions.Where(s => !s.IsDone && s.Dose.ReachesTopSpeed && !s.Missed.Contains(athlete.Name) && s.Day >= today && s.Day <= week.Sunday && !done.Contains(s.Day)).Select(s => s.Day).Distinct().Order().ToList();
+        var ahead = availability != Availability.Full ? [] : week.Sessions.Where(s => !s.IsDone && s.Covers(athlete.Name) && s.Day >= today && s.Day <= week.Sunday && !done.Contains(s.Day)).Select(s => s.Day).Distinct().Order().ToList();
         var end = today < week.Sunday ? today : week.Sunday;
         var since = done.Count > 0 ? end.DayNumber - done[^1].DayNumber : (int?)null;
         var now = Math.Clamp(At(today), 0, 7);
