@@ -88,5 +88,5 @@ public sealed class SeasonBook(ClubDb db, SquadBook squads, CalendarBook calenda
         db.SeasonPhases.Where(p => p.Id == id && p.SquadId == squadId).ExecuteUpdateAsync(u => u.SetProperty(p => p.DeletedAt, removed ? clock.GetUtcNow().UtcDateTime : null), cancel);
 
     /// <summary>A phase as Core reads one.</summary>
-    public static Phase Of(SeasonPhase p) => new(p.Name, p.Aim, p.From, p.To, p.MetresFirst, p.MetresLast, p.LoadFirst, p.LoadLast, p.StopFirst, p.StopLast);
+    public static Phase Of(SeasonPhase p) => new(p.Name, p.Aim, p.From, p.To, p.MetresFirst, p.MetresLast, p.LoadFirst, p.LoadLast, p.StopFirst, p.StopLast) { Drills = p.Drills.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) };
 }

@@ -106,6 +106,22 @@ public class SeasonSumTests
     }
 
     [Fact]
+    public void Drills_of_a_phase_come_in_their_order_and_never_go_back_to_an_easier_one()
+    {
+        var phase = new Phase("Build", "", Monday, Monday.AddDays(41), 1, 1) { Drills = ["A-march", "A-skip", "A-run"] };
+        Assert.Equal(["A-march", "A-march", "A-skip", "A-skip", "A-run", "A-run"], Enumerable.Range(0, 6).Select(w => phase.DrillAt(Monday.AddDays((7 * w) + 3))));
+        Assert.Null(phase.DrillAt(Monday.AddDays(-1)));
+        Assert.Null(phase.DrillAt(Monday.AddDays(42)));
+        Assert.Null((phase with { Drills = [] }).DrillAt(Monday));
+        Assert.Equal("A-run", (phase with { To = Monday.AddDays(6), Drills = ["A-run"] }).DrillAt(Monday.AddDays(6)));
+        Assert.Empty(PhaseChecks.Judge([phase], ExerciseCatalogue.BuiltIn));
+        var easier = ExerciseCatalogue.BuiltIn.All.First(e => e.Harder is not null);
+        Assert.Contains($"from {easier.Harder} back to {easier.Name}", PhaseChecks.Judge([phase with { Drills = [easier.Harder!, easier.Name] }], ExerciseCatalogue.BuiltIn).Single(), StringComparison.Ordinal);
+        Assert.Equal("“Moon walk” of Build is not among your drills", PhaseChecks.Judge([phase with { Drills = ["Moon walk"] }], ExerciseCatalogue.BuiltIn).Single());
+        Assert.Empty(PhaseChecks.Judge([phase with { Drills = ["Moon walk"] }]));
+    }
+
+    [Fact]
     public void An_athlete_s_season_counts_times_cover_and_the_longest_wait()
     {
         // Day 0, 4, 14; today is day 20: gaps of 4, 10 and 6, of which 4 + 6 + 6 of 20 days are covered.

@@ -274,10 +274,11 @@ public sealed class WeekTests : IAsyncLifetime
         var fewer = (await book.ReadAsync(1, monday, 5, Today)).Weeks[0].Done[WorkKind.Acceleration];
         Assert.Equal(whole - (60 * (ids.Count / 3) / (double)ids.Count), fewer, 3);
 
-        (string, string)[] Phase(string to, int id = 0, int version = 0) => [("Input.Id", $"{id}"), ("Input.Version", $"{version}"), ("Input.Name", "Sharpen"), ("Input.Aim", "fly"), ("Input.From", Iso(Today)), ("Input.To", to), ("Input.MetresFirst", "300"), ("Input.MetresLast", "500")];
+        (string, string)[] Phase(string to, int id = 0, int version = 0) => [("Input.Id", $"{id}"), ("Input.Version", $"{version}"), ("Input.Name", "Sharpen"), ("Input.Aim", "fly"), ("Input.From", Iso(Today)), ("Input.To", to), ("Input.MetresFirst", "300"), ("Input.MetresLast", "500"), ("Input.Drills", "A-skip, A-run")];
         Assert.Contains("before the first day", (await coach.PostAsync("/Season/Year", "/Season/Year", Phase(Iso(Today.AddDays(-1))))).Page.Body!.TextContent, StringComparison.Ordinal);
         await coach.PostAsync("/Season/Year", "/Season/Year", Phase(Iso(Today.AddDays(20))));
         var made = await house.InDbAsync(db => db.SeasonPhases.SingleAsync(p => p.Name == "Sharpen"));
+        Assert.Equal("A-skip\nA-run", made.Drills);
         var page = await coach.PageAsync("/Season/Year");
         Assert.Contains("Sharpen begins before", page.Body!.TextContent, StringComparison.Ordinal);
         Assert.Contains("Somebody else changed this phase", (await coach.PostAsync("/Season/Year", "/Season/Year", Phase(Iso(Today.AddDays(20)), made.Id, 0))).Page.Body!.TextContent, StringComparison.Ordinal);

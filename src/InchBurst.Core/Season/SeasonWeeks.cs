@@ -86,6 +86,13 @@ public sealed record SplitPart(string Name, string? Key, double Amount, double? 
 /// <param name="StopLast">Room to stop in its last week, m.</param>
 public sealed record Phase(string Name, string Aim, DateOnly From, DateOnly To, double MetresFirst, double MetresLast, double LoadFirst = 0, double LoadLast = 0, double StopFirst = 0, double StopLast = 0)
 {
+    /// <summary>Names of drills in the order of their progression, spread evenly over its weeks; may be empty.</summary>
+    public IReadOnlyList<string> Drills { get; init; } = [];
+
+    /// <summary>The drill of the week a day lies in; null outside the phase and without drills.</summary>
+    /// <param name="day">The day.</param>
+    public string? DrillAt(DateOnly day) => Drills.Count == 0 || day < From || day > To ? null : Drills[Math.Min(Drills.Count - 1, (day.DayNumber - From.DayNumber) / 7 * Drills.Count / Weeks)];
+
     /// <summary>Weeks of the phase, 1 or more.</summary>
     public int Weeks => Math.Max(1, (To.DayNumber - From.DayNumber + 7) / 7);
 
@@ -112,7 +119,8 @@ public static class PhaseChecks
 
     /// <summary>Everything found, in order of the season.</summary>
     /// <param name="phases">The phases.</param>
-    public static IReadOnlyList<string> Judge(IReadOnlyList<Phase> phases)
+    /// <param name="catalogue">Known exercises, by which drills are judged; null leaves them out.</param>
+    public static IReadOnlyList<string> Judge(IReadOnlyList<Phase> phases, ExerciseCatalogue? catalogue = null)
     {
         var found = new List<string>();
         var order = phases.OrderBy(p => p.From).ToList();
@@ -127,6 +135,12 @@ public static class PhaseChecks
             if (phase.LoadLast > phase.LoadFirst)
             {
                 found.Add($"{phase.Name} goes from light to heavy; resisted running goes heavy to light to free (common practice)");
+            }
+
+            if (catalogue is not null)
+            {
+                found.AddRange(phase.Drills.Where(d => catalogue.Find(d) is null).Select(d => $"“{d}” of {phase.Name} is not among your drills"));
+                found.AddRange(phase.Drills.Zip(phase.Drills.Skip(1)).Where(p => LeadsTo(catalogue, p.Second, p.First)).Select(p => $"{phase.Name} goes from {p.First} back to {p.Second}, which is easier; drills speed up (common practice)"));
             }
 
             if (phase.StopLast > phase.StopFirst)
@@ -148,6 +162,24 @@ public static class PhaseChecks
         }
 
         return found;
+    }
+
+    private const int LongestLadder = 12;
+
+    // True when a drill leads to another along the catalogue's next harder ones.
+    private static bool LeadsTo(ExerciseCatalogue catalogue, string from, string to)
+    {
+        var at = catalogue.Find(from);
+        for (var i = 0; i < LongestLadder && at is not null; i++)
+        {
+            at = catalogue.Find(at.Harder);
+            if (at is not null && at == catalogue.Find(to))
+            {
+                return true;
+            }
+        }
+
+        return false;
     }
 }
 

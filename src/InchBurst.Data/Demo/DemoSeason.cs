@@ -81,7 +81,7 @@ public sealed partial class DemoClub
         db.OwnGroups.Local.Single().Athletes.AddRange(people.Where(p => p.Athlete.SquadId == team.Id && p.Athlete.Availability != Availability.Out).Take(11).Select(p => p.Athlete));
         db.SeasonPhases.AddRange(
             Phase(team, "Matches 1", "lose nothing, strong push", monday.AddDays(-84), monday.AddDays(-43), 420, 480, 30, 25),
-            Phase(team, "Matches 2", "light sled to free runs", monday.AddDays(-42), monday.AddDays(6), 480, 520, 20, 10),
+            Phase(team, "Matches 2", "light sled to free runs", monday.AddDays(-42), monday.AddDays(6), 480, 520, 20, 10, "A-march\nA-skip\nA-run"),
             Phase(team, "Two a week", "keep speed, fewer metres", monday.AddDays(7), monday.AddDays(27), 300, 300, 0, 0),
             Phase(team, "To the break", "build again", monday.AddDays(28), monday.AddDays(48), 360, 480, 10, 0));
 
@@ -131,8 +131,8 @@ public sealed partial class DemoClub
 
     private static CalendarEntry Days(Squad squad, EntryKind kind, string title, DateOnly from, DateOnly to) => new() { SquadId = squad.Id, Kind = kind, Title = title, Day = from, LastDay = to };
 
-    private static SeasonPhase Phase(Squad squad, string name, string aim, DateOnly from, DateOnly to, double first, double last, double loadFirst, double loadLast) =>
-        new() { SquadId = squad.Id, Name = name, Aim = aim, From = from, To = to, MetresFirst = first, MetresLast = last, LoadFirst = loadFirst, LoadLast = loadLast };
+    private static SeasonPhase Phase(Squad squad, string name, string aim, DateOnly from, DateOnly to, double first, double last, double loadFirst, double loadLast, string drills = "") =>
+        new() { SquadId = squad.Id, Name = name, Aim = aim, From = from, To = to, MetresFirst = first, MetresLast = last, LoadFirst = loadFirst, LoadLast = loadLast, Drills = drills };
 
     // The three boxes of minutes become a warm-up of real exercises; lines after them keep their numbers.
     private static SessionPlan WarmedUp(SessionPlan plan, int seed)

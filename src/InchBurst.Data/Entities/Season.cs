@@ -126,6 +126,9 @@ public sealed class SeasonPhase
 
     /// <summary>Room to stop in its last week, m.</summary>
     public double StopLast { get; set; }
+
+    /// <summary>Drills from its first week to its last, one a line.</summary>
+    public string Drills { get; set; } = "";
     public int Version { get; set; }
     public DateTime? DeletedAt { get; set; }
 }

@@ -901,6 +901,10 @@ namespace InchBurst.Data.Migrations
                     b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Drills")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<DateOnly>("From")
                         .HasColumnType("TEXT");
 

@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.School;
 using InchBurst.Core.Season;
 using InchBurst.Data;
@@ -10,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Season;
 
-public sealed class YearModel(SeasonBook season, SchoolBook schools, Desk desk) : PageModel
+public sealed class YearModel(SeasonBook season, SchoolBook schools, ExerciseCatalogue catalogue, Desk desk) : PageModel
 {
     public sealed class PhaseInput
     {
@@ -47,6 +48,9 @@ public sealed class YearModel(SeasonBook season, SchoolBook schools, Desk desk) 
 
         [Range(0, 60, ErrorMessage = "From 0 to 60 m.")]
         public double? StopLast { get; set; }
+
+        [StringLength(600, ErrorMessage = "At most 600 characters.")]
+        public string? Drills { get; set; }
     }
 
     [BindProperty]
@@ -83,7 +87,7 @@ public sealed class YearModel(SeasonBook season, SchoolBook schools, Desk desk) 
             IsEditing = true;
             if (await season.PhaseAsync(Squad!.Id, id) is { } p)
             {
-                Input = new() { Id = p.Id, Version = p.Version, Name = p.Name, Aim = p.Aim, From = p.From, To = p.To, MetresFirst = p.MetresFirst, MetresLast = p.MetresLast, LoadFirst = p.LoadFirst, LoadLast = p.LoadLast, StopFirst = p.StopFirst, StopLast = p.StopLast };
+                Input = new() { Id = p.Id, Version = p.Version, Name = p.Name, Aim = p.Aim, From = p.From, To = p.To, MetresFirst = p.MetresFirst, MetresLast = p.MetresLast, LoadFirst = p.LoadFirst, LoadLast = p.LoadLast, StopFirst = p.StopFirst, StopLast = p.StopLast, Drills = p.Drills };
             }
             else
             {
@@ -121,6 +125,7 @@ public sealed class YearModel(SeasonBook season, SchoolBook schools, Desk desk) 
 
         (phase.Name, phase.Aim, phase.From, phase.To) = (Input.Name!.Trim(), Input.Aim?.Trim() ?? "", Input.From!.Value, Input.To!.Value);
         (phase.MetresFirst, phase.MetresLast, phase.LoadFirst, phase.LoadLast, phase.StopFirst, phase.StopLast) = (Input.MetresFirst ?? 0, Input.MetresLast ?? 0, Input.LoadFirst ?? 0, Input.LoadLast ?? 0, Input.StopFirst ?? 0, Input.StopLast ?? 0);
+        phase.Drills = string.Join('\n', (Input.Drills ?? "").Split(['\n', ',', ';'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries));
         if (!await season.SavePhaseAsync(phase, Input.Version))
         {
             ModelState.AddModelError("Input.Name", "Somebody else changed this phase meanwhile. Open it again; what you typed is still here.");
@@ -154,7 +159,7 @@ public sealed class YearModel(SeasonBook season, SchoolBook schools, Desk desk) 
         var monday = WeekBook.MondayOf(from is { } f && Math.Abs(f.DayNumber - desk.Today.DayNumber) < 15000 ? f : desk.Today.AddDays(-7 * (Weeks <= 4 ? 2 : (Weeks * 4 / 5) - 1)));
         Season = await season.ReadAsync(squad.Id, monday, Weeks, desk.Today);
         Chart = SeasonChart.Lay(Season, monday, desk.Today);
-        PhaseFindings = PhaseChecks.Judge([.. Season.Phases.Select(SeasonBook.Of)]);
+        PhaseFindings = PhaseChecks.Judge([.. Season.Phases.Select(SeasonBook.Of)], catalogue);
         return true;
     }
 }
