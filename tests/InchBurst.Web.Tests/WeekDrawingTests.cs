@@ -55,6 +55,11 @@ public class WeekDrawingTests
         Assert.Equal([3.5], good.Reached);
         Assert.Equal([(1.5, 3.5)], good.Bare);
 
+        // Seen from the week before, what is planned until Monday covers its beginning.
+        var ahead = Row([-11], -3, [-3]);
+        Assert.Equal((null, false), (ahead.Up == 0 ? ahead.Up : null, ahead.IsOver));
+        Assert.Equal([(0.0, 3.5)], ahead.Dashed);
+
         // Long ago: the ring stands at the week's beginning.
         var long_ = Row([-20], 3);
         Assert.Equal((0.0, "overdue 17 d", true), (long_.Up, long_.Word, long_.IsOver));

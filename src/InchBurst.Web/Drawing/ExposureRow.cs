@@ -72,7 +72,7 @@ public sealed record ExposureRow(
         }
 
         // The first day the limit is reached with nothing behind it; one that was made good since is past and rings no more.
-        var up = joined.Where(c => c.To < 7 && (c.To >= now || !done.Any(d => At(d) > c.To))).Select(c => (double?)c.To).FirstOrDefault() ?? (done.Count > 0 && At(done[^1]) + every <= 0 && joined.All(c => c.From > now - 1e-9) ? 0.0 : null);
+        var up = joined.Where(c => c.To < 7 && (c.To >= now || !done.Any(d => At(d) > c.To))).Select(c => (double?)c.To).FirstOrDefault() ?? (done.Count > 0 && At(done[^1]) + every <= 0 && joined.All(c => c.From > now - 1e-9 && c.From > 0) ? 0.0 : null);
         var over = since is { } days && days > every && up is { } x && x <= now;
         var word = availability == Availability.Modified ? "" : up is null ? "" : over ? $"overdue {since!.Value - every} d" : "due";
         return new(
