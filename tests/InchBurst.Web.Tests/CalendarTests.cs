@@ -288,6 +288,31 @@ public sealed class CalendarTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Two_helpers_enter_one_match_and_neither_loses_what_the_other_typed()
+    {
+        var matchId = (await EntriesAsync()).Last(e => e.Kind == EntryKind.Match && e.Day < Today).Id;
+        var url = $"/Season/Minutes?match={matchId}";
+        var page = await coach.PageAsync(url);
+        var opened = page.QuerySelector("input[name=opened]")!.GetAttribute("value")!;
+        (string, string)[] Form(params (string Name, string Value)[] changed) =>
+        [
+            ("opened", opened), .. page.QuerySelectorAll(".minutes input[inputmode=numeric]").Select(i => i.GetAttribute("name")!).Select(n => (n, changed.FirstOrDefault(c => c.Name == n) is { Name: not null } own ? own.Value : page.QuerySelector($"#{n}")!.GetAttribute("value") ?? "")),
+            .. page.QuerySelectorAll(".minutes input[type=checkbox][checked]").Select(i => (i.GetAttribute("name")!, "on")),
+        ];
+        Task<Dictionary<int, int>> Stored() => house.InDbAsync(db => db.PlayedMinutes.Where(m => m.EntryId == matchId).ToDictionaryAsync(m => m.AthleteId, m => m.Minutes));
+        var before = await Stored();
+        Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync(url, url, Form(("m-1", "11")))).Code);
+        Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync(url, url, Form(("m-3", "33")))).Code);
+        var now = await Stored();
+        Assert.Equal((11, 33, before[2]), (now[1], now[3], now[2]));
+        var (code, both, _) = await coach.PostAsync(url, url, Form(("m-1", "44")));
+        Assert.Equal(HttpStatusCode.OK, code);
+        Assert.Contains("Changed meanwhile by somebody else to “11”", both.QuerySelector("#m-1 + .wrong")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal("44", both.QuerySelector("#m-1")!.GetAttribute("value"));
+        Assert.Equal(11, (await Stored())[1]);
+    }
+
+    [Fact]
     public async Task Places_times_and_groups_are_kept_with_clear_words_for_what_is_wrong()
     {
         var wrong = (await coach.PostAsync("/Season/Calendar", "/Season/Calendar?handler=Place", ("name", "Harbour hall"), ("lanes", "many"), ("straight", "60"), ("runOut", "20"), ("surface", "Hall"))).Page;

@@ -21,20 +21,42 @@ public sealed class MinutesModel(CalendarBook calendar, SchoolBook schools, Desk
 
     public Dictionary<int, (string Text, bool Counts)> Typed { get; } = [];
 
-    public async Task<IActionResult> OnGetAsync(int match) => await LoadAsync(match) ? Page() : NotFound();
+    /// <summary>What the form showed when it was opened: two helpers enter one match.</summary>
+    public string Opened { get; private set; } = "";
 
-    public async Task<IActionResult> OnPostAsync(int match)
+    public async Task<IActionResult> OnGetAsync(int match)
     {
         if (!await LoadAsync(match))
         {
             return NotFound();
         }
 
+        Opened = StaleForm.Opened(Stored());
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(int match, string? opened)
+    {
+        if (!await LoadAsync(match))
+        {
+            return NotFound();
+        }
+
+        // What the other left alone is taken as typed here, and the other way round; what both changed is told beside it.
+        Opened = opened ?? "";
+        var now = Stored();
+        var mine = now.Keys.ToDictionary(k => k, k => ((string?)Request.Form[k] ?? "").Trim());
+        var both = StaleForm.Merge(mine, opened, now);
+        foreach (var (field, message) in both)
+        {
+            Wrong[int.Parse(field[2..], CultureInfo.InvariantCulture)] = message;
+            Opened = StaleForm.Opened(now);
+        }
+
         var minutes = new Dictionary<int, (int, bool)>();
         foreach (var row in Rows)
         {
-            var text = ((string?)Request.Form[$"m-{row.Athlete.Id}"] ?? "").Trim();
-            var counts = Request.Form.ContainsKey($"c-{row.Athlete.Id}");
+            var (text, counts) = (mine[$"m-{row.Athlete.Id}"], mine[$"c-{row.Athlete.Id}"].Length > 0);
             Typed[row.Athlete.Id] = (text, counts);
             if (text.Length == 0)
             {
@@ -61,6 +83,16 @@ public sealed class MinutesModel(CalendarBook calendar, SchoolBook schools, Desk
         await calendar.SaveMinutesAsync(Match!, minutes);
         return Redirect("/Season/Calendar?said=" + Uri.EscapeDataString($"Minutes of {Match!.Title} stored; playing groups follow."));
     }
+
+    // The form's fields as they are stored.
+    private Dictionary<string, string> Stored() => Rows.SelectMany(r => new[]
+    {
+        ($"m-{r.Athlete.Id}", Text(r)),
+        ($"c-{r.Athlete.Id}", r.Counts ? "on" : ""),
+    }).ToDictionary(f => f.Item1, f => f.Item2);
+
+    /// <summary>Minutes as they stand in their box; a word about top speed alone is no minutes.</summary>
+    public static string Text(MinutesRow row) => row.Minutes is { } known && !(known == 0 && row.Counts) ? known.ToString(CultureInfo.InvariantCulture) : "";
 
     private async Task<bool> LoadAsync(int id)
     {
