@@ -110,6 +110,12 @@ public static class SessionMaker
         return null;
     }
 
+    /// <summary>True when a block is what a session is for: something in it neither warms, nor builds up, nor comes down.</summary>
+    /// <param name="block">The block.</param>
+    /// <param name="setting">What its lines ask.</param>
+    public static bool IsMain(PlanBlock block, ClockSetting setting) =>
+        block.Lines.Select(setting.DemandOf).Any(d => !d.Warms && !d.IsBuildUp && d.Exercise is not { StaticHold: true } && d.HardestEffort >= Limits.HardPercent);
+
     /// <summary>The session for a wish and others instead, each with what it gives up against the first.</summary>
     /// <param name="wish">The wish.</param>
     public static IReadOnlyList<SessionOffer> Offers(SessionWish wish)

@@ -65,7 +65,7 @@ public static class WeekMaker
             return made.TryGetValue(key, out var known) ? known : made[key] = [.. Fill(week, slot, wish)];
         }
 
-        var options = week.Days.Select((d, i) => !open[i] ? (IReadOnlyList<WeekOption>)[] : [WeekOption.Off, .. movable, .. SlotOn(week, d) is { } slot ? For(slot).Select(m => m.Option).Where(o => o.Key != nameof(SessionAim.Primer) || PrimerBeforeAMatch.IsWanted(bare, i)) : []]).ToList();
+        var options = week.Days.Select((d, i) => !open[i] ? (IReadOnlyList<WeekOption>)[] : [WeekOption.Off, .. movable, .. SlotOn(week, d) is { } slot ? For(slot).Select(m => m.Option).Where(o => !o.Dose.IsPrimer(week.Numbers.Primer) || PrimerBeforeAMatch.IsWanted(bare, i)) : []]).ToList();
         if (WeekSearch.Find(week, options, planned) is not { } found)
         {
             return null;

@@ -83,6 +83,9 @@ public sealed class SuggestMaker(WeekBook weeks, SessionBook sessions, OfferShel
         };
     }
 
+    /// <summary>True when a block is what a session is for.</summary>
+    public bool IsMain(PlanBlock block) => SessionMaker.IsMain(block, new ClockSetting(1, 1, Core.Demand.DemandAthlete.UsualCurve, catalogue));
+
     /// <summary>What a plan asks of the typical athlete.</summary>
     public DayDose DoseOf(SessionPlan plan, Core.Sprint.SprintCurve pace) => DayDose.Of(plan, new(pace), catalogue);
 }

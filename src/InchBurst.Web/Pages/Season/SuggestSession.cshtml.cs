@@ -77,9 +77,9 @@ public sealed class SuggestSessionModel(WeekBook weeks, SuggestMaker maker, Sess
         {
             Around = planned;
 
-            // At first what makes the session stays: what is neither warm-up nor cool-down.
+            // At first what makes the session stays.
             Keep = chosen ? [.. keep.Where(k => planned.Plan.Blocks.Any(b => b.Id == k))]
-                : [.. planned.Plan.Blocks.Where(b => b.Lines.Any(l => l.Kind is not (Core.Plan.WorkKind.Raise or Core.Plan.WorkKind.Mobilise or Core.Plan.WorkKind.CoolDown or Core.Plan.WorkKind.Drill))).Where(b => b.Title is not ("Warm-up" or "Build-ups")).Select(b => b.Id)];
+                : [.. planned.Plan.Blocks.Where(maker.IsMain).Select(b => b.Id)];
         }
     }
 
