@@ -239,8 +239,15 @@ public sealed class CalendarBook(ClubDb db, SchoolBook schools, TimeProvider clo
         db.OwnGroups.AsNoTracking().Include(g => g.Athletes.Where(a => a.RetiredAt == null).OrderBy(a => a.Name)).Where(g => g.SquadId == squadId).OrderBy(g => g.Name).ToListAsync(cancel);
 
     /// <summary>Makes, renames, fills or (without athletes and a name) removes a group of the coach's own; sessions for it follow its name.</summary>
+    /// <param name="squadId">Number of the squad.</param>
+    /// <param name="id">Number of the group; 0 makes one.</param>
+    /// <param name="name">Its name.</param>
+    /// <param name="athletes">Who is in it.</param>
+    /// <param name="opened">Who was in it when it was opened: whom somebody else added or took out meanwhile stays so.</param>
+    /// <param name="openedName">What it was called then.</param>
+    /// <param name="cancel">Gives up.</param>
     /// <returns>What is wrong, or null.</returns>
-    public async Task<string?> SaveGroupAsync(int squadId, int id, string? name, IReadOnlyCollection<int> athletes, CancellationToken cancel = default)
+    public async Task<string?> SaveGroupAsync(int squadId, int id, string? name, IReadOnlyCollection<int> athletes, IReadOnlyCollection<int>? opened = null, string? openedName = null, CancellationToken cancel = default)
     {
         var wanted = (name ?? "").Trim();
         if (wanted.Length is 0 or > 40)
@@ -260,6 +267,19 @@ public sealed class CalendarBook(ClubDb db, SchoolBook schools, TimeProvider clo
 
         await using var step = await db.Database.BeginTransactionAsync(cancel);
         var group = await db.OwnGroups.Include(g => g.Athletes).SingleOrDefaultAsync(g => g.Id == id && g.SquadId == squadId, cancel) ?? db.OwnGroups.Add(new OwnGroup { SquadId = squadId }).Entity;
+        if (group.Id > 0 && openedName is { Length: > 0 } && group.Name != openedName)
+        {
+            // One who only chose people does not undo the other's name.
+            if (wanted != openedName && wanted != group.Name)
+            {
+                return $"Somebody else called this group “{group.Name}” meanwhile. Open it again.";
+            }
+
+            wanted = group.Name;
+        }
+
+        var there = group.Athletes.Select(a => a.Id).ToList();
+        var chosen = opened is null ? athletes : [.. there.Except(opened.Except(athletes)).Union(athletes.Except(opened))];
         if (group.Id > 0 && group.Name != wanted)
         {
             var before = group.Name;
@@ -268,7 +288,7 @@ public sealed class CalendarBook(ClubDb db, SchoolBook schools, TimeProvider clo
 
         group.Name = wanted;
         group.Athletes.Clear();
-        group.Athletes.AddRange(await db.Athletes.Where(a => a.SquadId == squadId && athletes.Contains(a.Id)).ToListAsync(cancel));
+        group.Athletes.AddRange(await db.Athletes.Where(a => a.SquadId == squadId && chosen.Contains(a.Id)).ToListAsync(cancel));
         await db.SaveChangesAsync(cancel);
         await step.CommitAsync(cancel);
         return null;

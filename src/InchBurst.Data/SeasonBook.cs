@@ -23,7 +23,11 @@ public sealed record SeasonWeek(DateOnly Monday, double Planned, IReadOnlyDictio
 }
 
 /// <summary>A squad's season.</summary>
-public sealed record SquadSeason(IReadOnlyList<SeasonWeek> Weeks, IReadOnlyList<CalendarEntry> Entries, IReadOnlyList<SeasonPhase> Phases, IReadOnlyList<AthleteRow> Athletes, ILookup<int, DateOnly> Reached);
+public sealed record SquadSeason(IReadOnlyList<SeasonWeek> Weeks, IReadOnlyList<CalendarEntry> Entries, IReadOnlyList<SeasonPhase> Phases, IReadOnlyList<AthleteRow> Athletes, ILookup<int, DateOnly> Reached)
+{
+    /// <summary>Hard metres of each week against the month before it; weeks that are to come have none.</summary>
+    public IReadOnlyList<MonthMean> Months(DateOnly today) => [.. MonthMean.Of([.. Weeks.Select(w => w.HardDone)]).Select((m, i) => Weeks[i].Monday > today ? default : m)];
+}
 
 /// <summary>Reads whole seasons, and their phases.</summary>
 public sealed class SeasonBook(ClubDb db, SquadBook squads, CalendarBook calendar, ExerciseCatalogue catalogue, TimeProvider clock)

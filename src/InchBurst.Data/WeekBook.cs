@@ -100,6 +100,7 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
                 PlaysLittle = playsLittle,
                 Watched = watched,
                 OpenFrom = today,
+                Aim = phase is null ? null : SeasonBook.Of(phase).AimAt(phase.From > monday ? phase.From : monday),
             }, members);
         }
 
@@ -185,10 +186,10 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
 
     private sealed record Change(string Kind, int Session, DateOnly? From = null, DateOnly? To = null, int? Match = null, IReadOnlyList<int>? Athletes = null, int? Revision = null);
 
-    /// <summary>Moves a session to another day; null when there is no such session, or it was run.</summary>
-    public Task<WeekStep?> MoveAsync(int squadId, int sessionId, DateOnly to, string by, CancellationToken cancel = default) => StepAsync(squadId, by, async changes =>
+    /// <summary>Moves a session to another day; null when there is no such session, it was run, or stands no longer on the day it was seen on.</summary>
+    public Task<WeekStep?> MoveAsync(int squadId, int sessionId, DateOnly seen, DateOnly to, string by, CancellationToken cancel = default) => StepAsync(squadId, by, async changes =>
     {
-        if (await OpenAsync(squadId, sessionId, cancel) is not { } session || session.Day == to)
+        if (await OpenAsync(squadId, sessionId, cancel) is not { } session || session.Day != seen || session.Day == to)
         {
             return null;
         }
@@ -199,9 +200,10 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
         return $"{session.Name} moved to {Words(to)}";
     }, cancel);
 
-    public Task<WeekStep?> TakeOutAsync(int squadId, int sessionId, string by, CancellationToken cancel = default) => StepAsync(squadId, by, async changes =>
+    /// <summary>Takes a session out; null when there is no such session, it was run, or stands no longer on the day it was seen on.</summary>
+    public Task<WeekStep?> TakeOutAsync(int squadId, int sessionId, DateOnly seen, string by, CancellationToken cancel = default) => StepAsync(squadId, by, async changes =>
     {
-        if (await OpenAsync(squadId, sessionId, cancel) is not { } session)
+        if (await OpenAsync(squadId, sessionId, cancel) is not { } session || session.Day != seen)
         {
             return null;
         }

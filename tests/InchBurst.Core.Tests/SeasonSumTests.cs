@@ -122,6 +122,29 @@ public class SeasonSumTests
     }
 
     [Fact]
+    public void A_week_stands_against_the_mean_of_the_month_before_it_if_there_was_one()
+    {
+        var means = MonthMean.Of([200, 300, 100, 200, 260, 0, 400, 500, 500, 500]);
+        Assert.All(means.Take(4), m => Assert.Null(m.Usual));
+        Assert.Equal((200, 1.3), (means[4].Usual!.Value, means[4].Share!.Value));
+        Assert.False(means[4].IsOver);
+        Assert.Equal((double?)0, means[5].Share);
+
+        // A month with a week of nothing is none.
+        Assert.All(means.Skip(6), m => Assert.Equal(default, m));
+        Assert.True(MonthMean.Of([100, 100, 100, 100, 131])[4].IsOver);
+    }
+
+    [Fact]
+    public void A_phase_asks_of_a_week_what_lies_between_its_ends()
+    {
+        var phase = new Phase("Build", "", Monday, Monday.AddDays(20), 300, 500, 30, 10, 20, 10) { Drills = ["A-march", "A-skip", "A-run"] };
+        Assert.Equal(new PhaseAim("Build", 400, 20, 15, "A-skip"), phase.AimAt(Monday.AddDays(9)));
+        Assert.Null(phase.AimAt(Monday.AddDays(21)));
+        Assert.Null(phase.AimAt(Monday.AddDays(-1)));
+    }
+
+    [Fact]
     public void An_athlete_s_season_counts_times_cover_and_the_longest_wait()
     {
         // Day 0, 4, 14; today is day 20: gaps of 4, 10 and 6, of which 4 + 6 + 6 of 20 days are covered.

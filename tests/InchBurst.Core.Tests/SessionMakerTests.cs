@@ -123,4 +123,28 @@ public class SessionMakerTests
         Assert.Equal(nameof(LoadUnit.KeepMovement), Push("Full rest, light loads"));
         Assert.Equal(nameof(LoadUnit.StrongPush), Push("Heavy to light sled"));
     }
+
+    [Theory]
+    [InlineData(20, "20 m", -20.0)]
+    [InlineData(25, "15 m", -25.0)]
+    [InlineData(90, "15 m", null)]
+    public void A_phase_says_how_the_sled_slows_as_far_as_the_school_allows(double load, string metres, double? amount)
+    {
+        var school = CoachingSchool.BuiltIn.Single(s => s.Name == "Heavy to light sled");
+        var plan = SessionMaker.Make(new([SessionAim.Push], 75, 60, 20, Setting(school)) { Aim = new("Push", 0, load) })!.Plan;
+        var pull = plan.Lines.Single(l => l.Load is not null);
+        Assert.Equal((LoadUnit.PercentSpeed, amount ?? -school["load.heaviest"]), (pull.Load!.Unit, pull.Load.Amount));
+        Assert.Contains(metres, Shorthand.ShorthandPrinter.Print(pull), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_drill_of_the_week_comes_first_and_once_and_stops_are_as_short_as_the_phase_asks()
+    {
+        IReadOnlyList<string> Names(PhaseAim? aim, SessionAim of = SessionAim.Acceleration) => [.. SessionMaker.Make(new([of], 90, 60, 20, Setting(CoachingSchool.Usual)) { Aim = aim })!.Plan.Blocks.Where(b => b.Title is "Drills" or "Slow down").SelectMany(b => b.Lines).Select(l => l.Exercise!)];
+        Assert.Equal(["wall switch one", "A-skip", "stick the stop"], Names(null));
+        Assert.Equal(["A-skip", "wall switch one", "stick the stop"], Names(new("", 0, 0, 9, "a-skip")));
+        Assert.Equal(["A-march", "wall switch one", "A-skip", "stop in eight"], Names(new("", 0, 0, 8, "A-march")));
+        Assert.Equal(["wall switch one", "A-skip", "stick the stop"], Names(new("", 0, 0, 0, "no such drill")));
+        Assert.Equal(["A-march", "ankle dribble", "dead bug", "side plank"], Names(new("", 0, 0, 8, "A-run"), SessionAim.Easy));
+    }
 }

@@ -11,7 +11,7 @@ public class WeekSearchTests
 {
     private static readonly DateOnly Monday = Weeks.Monday;
 
-    private sealed record Case(GroupWeek Week, IReadOnlyList<IReadOnlyList<WeekOption>> Options, IReadOnlyList<string?> Planned);
+    private sealed record Case(GroupWeek Week, IReadOnlyList<SeasonSession> Movable, IReadOnlyList<IReadOnlyList<WeekOption>> Options, IReadOnlyList<string?> Planned);
 
     private static Case Random(int seed)
     {
@@ -24,17 +24,27 @@ public class WeekSearchTests
         var open = Enumerable.Range(0, 7).Select(_ => random.Next(5) < 3).ToList();
         var staying = Weeks.Sessions(new([.. Days().Select((l, d) => open[d] || random.Next(3) > 0 ? '-' : l)]), Monday, 40).Select(s => s with { IsPinned = true }).ToList();
         var next = Weeks.Sessions(Days()[..3], Monday.AddDays(7), 60);
-        var planned = Enumerable.Range(0, 7).Select(d => open[d] && random.Next(4) == 0 ? new WeekOption($"keep:{d}", $"planned {d}", Weeks.Of("TSRP"[random.Next(4)])!) { IsOnce = true } : null).ToList();
+        var people = 1 + random.Next(6);
+
+        // Some sessions take some to top speed and not others.
+        SeasonSession Apart(SeasonSession s) => random.Next(3) > 0 ? s : s.Dose.ReachesTopSpeed
+            ? s with { Missed = [.. Enumerable.Range(1, people).Where(_ => random.Next(3) == 0).Select(i => $"Athlete {i}")] }
+            : s with { Only = [.. Enumerable.Range(1, people).Where(_ => random.Next(3) == 0).Select(i => $"Athlete {i}")] };
+        var sessions = Enumerable.Range(0, 7).Select(d => open[d] && random.Next(4) == 0 ? Apart(new SeasonSession(70 + d, Monday.AddDays(d), $"planned {d}", Weeks.Of("TSRP"[random.Next(4)])!)) : null).ToList();
         week = week with
         {
-            Sessions = [.. week.Sessions, .. staying, .. next],
-            Athletes = [.. Enumerable.Range(1, 1 + random.Next(6)).Select(i => Weeks.Athlete(i, random.Next(8) == 0 ? null : -1 - random.Next(9), random.Next(7) == 0 ? 14 : 20, random.Next(6) > 0))],
+            // The last days of the week before may still be ahead.
+            OpenFrom = Monday.AddDays(-random.Next(4)),
+            Sessions = [.. week.Sessions.Select(s => s.Day >= Monday.AddDays(-3) ? Apart(s with { IsDone = random.Next(2) == 0 }) : s), .. staying.Select(Apart), .. next],
+            Aim = random.Next(3) == 0 ? new("Build", random.Next(6) * 100, random.Next(2) * 20) : null,
+            Athletes = [.. Enumerable.Range(1, people).Select(i => Weeks.Athlete(i, random.Next(8) == 0 ? null : -1 - random.Next(9), random.Next(7) == 0 ? 14 : 20, random.Next(6) > 0))],
             PlaysLittle = random.Next(2) == 0,
             Closed = random.Next(4) == 0 ? [new(Monday.AddDays(random.Next(7)), Monday.AddDays(6), "Exams", random.Next(2) == 0)] : [],
         };
+        var planned = sessions.Select(s => s is null ? null : new WeekOption(WeekMaker.KeyOf(s), s.Name, week.DoseOf(s)) { IsOnce = true }).ToList();
         WeekOption[] make = [new("T", "T", Weeks.Of('T')!), new("t", "t", Weeks.Dose(45, top: true)), new("S", "S", Weeks.Of('S')!), new("R", "R", Weeks.Of('R')!), new("P", "P", Weeks.Of('P')!)];
         var movable = planned.OfType<WeekOption>().ToList();
-        return new(week, [.. open.Select(o => o ? (IReadOnlyList<WeekOption>)[WeekOption.Off, .. movable, .. make.Take(2 + random.Next(4))] : [])], [.. open.Select((o, d) => o ? planned[d]?.Key ?? "" : null)]);
+        return new(week, [.. sessions.OfType<SeasonSession>()], [.. open.Select(o => o ? (IReadOnlyList<WeekOption>)[WeekOption.Off, .. movable, .. make.Take(2 + random.Next(4))] : [])], [.. open.Select((o, d) => o ? planned[d]?.Key ?? "" : null)]);
     }
 
     // Every way to fill the open days, judged as a whole by rules and score alone.
@@ -106,10 +116,61 @@ public class WeekSearchTests
             }
 
             Assert.All(Enumerable.Range(0, 7).Where(d => week.Chosen[d] is not null), d => Assert.Null(WeekRules.Broken(grid, of.Week.Numbers, d)));
+            // Days over the limit as the athletes' own lines tell them.
+            var filled = of.Week with
+            {
+                Sessions = [.. of.Week.Sessions, .. week.Chosen.Select((c, d) => c is null || c == WeekOption.Off ? null : (of.Movable.FirstOrDefault(s => WeekMaker.KeyOf(s) == c.Key) ?? new(0, default, c.Name, c.Dose)) with { Day = Monday.AddDays(d) }).OfType<SeasonSession>()],
+            };
+            Assert.Equal(Enumerable.Range(0, grid.AheadTo).Sum(d => filled.OverdueOn(Monday.AddDays(d)).Count()) * WeekScore.OverdueDay, week.Score.Overdue);
             Assert.Equal(week.Score, WeekScore.Of(grid, of.Week.Numbers, of.Planned, [.. week.Chosen.Select(c => c?.Key)]));
         }
 
         Assert.True(found > 450, $"{found} found, {empty} without");
+    }
+
+    [Fact]
+    public void A_day_for_some_counts_for_those_and_together_with_another_for_all_of_both()
+    {
+        var week = Weeks.Week("-------") with { Athletes = [Weeks.Athlete(1, -9), Weeks.Athlete(2, -9), Weeks.Athlete(3, -9)] };
+        var mixed = week.DoseOf(new(1, Monday, "Starts", Weeks.Of('S')!) { Only = ["Athlete 2"] });
+        Assert.Equal([2], mixed.Reachers!);
+        Assert.Equal([false, true, false], new[] { 1, 2, 3 }.Select(mixed.Takes));
+        var most = week.DoseOf(new(2, Monday, "Flies", Weeks.Of('T')!) { Missed = ["Athlete 2"] });
+        Assert.Equal([1, 3], most.Reachers!.Order());
+        Assert.Equal([1, 2, 3], (mixed + most).Reachers!.Order());
+        Assert.Equal([2], (mixed + Weeks.Of('R')!).Reachers!);
+        Assert.Null((mixed + Weeks.Of('T')!).Reachers);
+        Assert.Null((Weeks.Of('T')! + most).Reachers);
+        Assert.Null((Weeks.Of('S')! + Weeks.Of('R')!).Reachers);
+
+        // Two of three wait on; the days after that too.
+        var planned = week with { Sessions = [.. week.Sessions, new(1, Monday, "Starts", Weeks.Of('S')!) { Only = ["Athlete 2"] }] };
+        Assert.Equal([1, 3], planned.OverdueOn(Monday).Select(a => a.Id));
+        var score = WeekScore.Of(planned.Grid(), planned.Numbers, new string?[7], new string?[7]);
+        Assert.Equal(WeekScore.OverdueDay * Enumerable.Range(0, planned.Grid().AheadTo).Sum(d => planned.OverdueOn(Monday.AddDays(d)).Count()), score.Overdue);
+        Assert.True(score.Overdue < WeekScore.Of(week.Grid(), week.Numbers, new string?[7], new string?[7]).Overdue);
+    }
+
+    [Fact]
+    public void A_phase_says_the_metres_of_a_week_and_how_its_sled_slows()
+    {
+        var week = Weeks.Week("-------", before: "-S-T-R-") with { Slots = [.. new[] { 0, 1, 3, 4 }.Select(d => Slot(Monday.AddDays(d), 75))] };
+        double Metres(WeekSuggestion of) => of.Days.Sum(d => d.Chosen?.Dose.Volume.SprintMetres ?? 0);
+        var little = WeekMaker.Suggest(week with { Aim = new("Two a week", 150) }, Wish(CoachingSchool.Usual))!;
+        var much = WeekMaker.Suggest(week with { Aim = new("Build", 700) }, Wish(CoachingSchool.Usual))!;
+        Assert.True(Metres(little) < Metres(much), $"{Metres(little)} against {Metres(much)}");
+        Assert.Equal((int)(Math.Abs(Metres(much) - 700) / WeekScore.MetresForOne), much.Score.Metres);
+        Assert.Equal((int)(Math.Abs(Metres(little) - 150) / WeekScore.MetresForOne), little.Score.Metres);
+        Assert.Contains(little.Days.SelectMany(d => d.WhyNot.Append(d.Why)), w => w.EndsWith("what Two a week asks", StringComparison.Ordinal));
+
+        // A phase that pulls wishes a day of pulling, at its load, with its drill and its room to stop.
+        week = week with { School = Weeks.School(("week.wish.resisted", 0)) };
+        Assert.Equal((0, 1), (week.Numbers.WishResisted, (week with { Aim = new("Push", 0, 30) }).Numbers.WishResisted));
+        Assert.DoesNotContain(WeekMaker.Suggest(week, Wish(week.School))!.Days, d => d.Chosen is { Dose.HasResisted: true });
+        var pulls = WeekMaker.Suggest(week with { Aim = new("Push", 400, 30, 8, "A-march") }, Wish(week.School))!;
+        var day = pulls.Days.First(d => d.Chosen is { Dose.HasResisted: true });
+        Assert.Contains(day.Session!.Plan.Lines, l => l.Load is { Kind: Plan.LoadKind.Sled, Unit: Plan.LoadUnit.PercentSpeed, Amount: < 0 });
+        Assert.Contains(day.Session.Plan.Lines, l => l.Exercise == "A-march");
     }
 
     private static OpenSlot Slot(DateOnly day, int minutes = 60, int lanes = 4) => new(day, new(18, 0), minutes, "Hall", lanes, 60, 20);

@@ -341,6 +341,15 @@ public sealed class CalendarTests : IAsyncLifetime
         var group = await house.InDbAsync(db => db.OwnGroups.SingleAsync(g => g.Name == "stays at home"));
         await coach.PostAsync("/Season/Calendar", "/Season/Calendar?handler=Group", ("id", $"{group.Id}"), ("name", "stays here"), ("athlete", "1"));
         Assert.Equal("stays here", await house.InDbAsync(db => db.Sessions.Where(s => s.Id == 49).Select(s => s.Group).SingleAsync()));
+
+        // Two have it open: one adds, the other takes out and renames; a third who saw the old name is told.
+        Task<(HttpStatusCode Code, AngleSharp.Dom.IDocument Page, HttpResponseMessage Response)> Save(string name, string seen, params (string, string)[] people) => coach.PostAsync("/Season/Calendar", "/Season/Calendar?handler=Group", [("id", $"{group.Id}"), ("name", name), ("openedName", seen), ("opened", "1"), .. people]);
+        await Save("stays here", "stays here", ("athlete", "1"), ("athlete", "3"));
+        await Save("at home", "stays here", ("athlete", "4"));
+        await Save("stays here", "stays here", ("athlete", "1"), ("athlete", "5"));
+        var both = await house.InDbAsync(db => db.OwnGroups.Include(g => g.Athletes).SingleAsync(g => g.Id == group.Id));
+        Assert.Equal(("at home", "3,4,5"), (both.Name, string.Join(',', both.Athletes.Select(a => a.Id).Order())));
+        Assert.Contains("called this group “at home” meanwhile", (await Save("at the hall", "stays here", ("athlete", "1"))).Page.Body!.TextContent, StringComparison.Ordinal);
         await coach.PostAsync("/Season/Calendar", "/Season/Calendar?handler=DropGroup", ("id", $"{group.Id}"));
         Assert.Equal("", await house.InDbAsync(db => db.Sessions.Where(s => s.Id == 49).Select(s => s.Group).SingleAsync()));
     }

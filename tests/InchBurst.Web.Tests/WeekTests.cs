@@ -58,11 +58,16 @@ public sealed class WeekTests : IAsyncLifetime
     {
         await ClearAsync();
         var session = await PlanAsync("Flies", Monday.AddDays(1), "", "3 x 20 build + 10 fly + 20 m slow @100% rest 4:00");
-        await DoAsync("Move", ("session", $"{session.Id}"), ("to", Iso(Monday.AddDays(3))));
+        (string, string) Seen(int day) => ("seen", Iso(Monday.AddDays(day)));
+        await DoAsync("Move", ("session", $"{session.Id}"), Seen(1), ("to", Iso(Monday.AddDays(3))));
+
+        // Whoever still sees it on Tuesday is told, and moves nothing and takes nothing out.
+        Assert.Equal(HttpStatusCode.Redirect, (await DoAsync("Move", ("session", $"{session.Id}"), Seen(1), ("to", Iso(Monday.AddDays(5))))).Code);
+        await DoAsync("TakeOut", ("session", $"{session.Id}"), Seen(1));
         Assert.Equal(Monday.AddDays(3), (await SessionAsync(session.Id))!.Day);
         await DoAsync("Pin", ("session", $"{session.Id}"), ("pinned", "true"));
         Assert.Contains("pinned", (await WeekAsync()).QuerySelector($".card-day[data-session='{session.Id}']")!.ClassName!, StringComparison.Ordinal);
-        await DoAsync("TakeOut", ("session", $"{session.Id}"));
+        await DoAsync("TakeOut", ("session", $"{session.Id}"), Seen(3));
         Assert.Null(await SessionAsync(session.Id));
 
         // Back along the three steps, the latest first.
@@ -79,11 +84,11 @@ public sealed class WeekTests : IAsyncLifetime
 
         // What was run stays, also when somebody asks; another squad's session is not this one's.
         await house.InDbAsync(db => db.Sessions.Where(s => s.Id == session.Id).ExecuteUpdateAsync(u => u.SetProperty(s => s.State, SessionState.Ended)));
-        await DoAsync("Move", ("session", $"{session.Id}"), ("to", Iso(Monday)));
+        await DoAsync("Move", ("session", $"{session.Id}"), Seen(1), ("to", Iso(Monday)));
         Assert.Equal(Monday.AddDays(1), (await SessionAsync(session.Id))!.Day);
         var junior = await house.InDbAsync(db => db.Sessions.Where(s => s.SquadId == 2 && s.State == SessionState.Planned).Select(s => s.Id).FirstAsync());
         var day = (await SessionAsync(junior))!.Day;
-        await DoAsync("Move", ("session", $"{junior}"), ("to", Iso(Monday)));
+        await DoAsync("Move", ("session", $"{junior}"), ("seen", Iso(day)), ("to", Iso(Monday)));
         Assert.Equal(day, (await SessionAsync(junior))!.Day);
     }
 

@@ -20,6 +20,13 @@ public sealed record DayDose(LineVolume Volume)
     /// <summary>True when a free full run straight on is expected to reach the share of top speed that counts.</summary>
     public bool ReachesTopSpeed { get; init; }
 
+    /// <summary>Numbers of those who reach it where that is not the whole group, as lines for some by name make it; null for everybody on a day that reaches it and nobody on another.</summary>
+    public IReadOnlySet<int>? Reachers { get; init; }
+
+    /// <summary>True when an athlete of the group reaches top speed.</summary>
+    /// <param name="athlete">Number of the athlete.</param>
+    public bool Takes(int athlete) => Reachers?.Contains(athlete) ?? ReachesTopSpeed;
+
     /// <summary>True when a run is full: free, held back or helped.</summary>
     public bool HasFullSprint { get; init; }
 
@@ -46,6 +53,7 @@ public sealed record DayDose(LineVolume Volume)
 
     private static readonly Dictionary<WorkKind, double> Nothing = [];
     private static readonly HashSet<string> NoThings = [];
+    private static readonly HashSet<int> NoOne = [];
 
     /// <summary>Metres at 90% effort and more: hard metres.</summary>
     public double HardMetres => Volume.FullMetres;
@@ -63,6 +71,7 @@ public sealed record DayDose(LineVolume Volume)
     public static DayDose operator +(DayDose a, DayDose b) => a == None ? b : b == None ? a : new(a.Volume + b.Volume)
     {
         ReachesTopSpeed = a.ReachesTopSpeed || b.ReachesTopSpeed,
+        Reachers = (a.ReachesTopSpeed && a.Reachers is null) || (b.ReachesTopSpeed && b.Reachers is null) || (a.Reachers ?? b.Reachers) is null ? null : (a.Reachers ?? NoOne).Concat(b.Reachers ?? NoOne).ToHashSet(),
         HasFullSprint = a.HasFullSprint || b.HasFullSprint,
         HasStarts = a.HasStarts || b.HasStarts,
         HasResisted = a.HasResisted || b.HasResisted,

@@ -98,8 +98,16 @@ public sealed record GroupWeek(string Name, DateOnly Monday, CoachingSchool Scho
     /// <summary>The seven days.</summary>
     public IEnumerable<DateOnly> Days => Enumerable.Range(0, 7).Select(Monday.AddDays);
 
-    /// <summary>Numbers of the school.</summary>
-    public WeekNumbers Numbers => WeekNumbers.Of(School);
+    /// <summary>What the phase of the season asks of this week, or null outside phases.</summary>
+    public PhaseAim? Aim { get; init; }
+
+    /// <summary>Numbers of the school; a phase that pulls wishes a resisted day.</summary>
+    public WeekNumbers Numbers => WeekNumbers.Of(School) is var numbers && Aim is { LoadPercent: > 0 } ? numbers with { WishResisted = Math.Max(1, numbers.WishResisted) } : numbers;
+
+    /// <summary>What a session asks, with who reaches top speed in it where that is not everybody.</summary>
+    /// <param name="session">The session.</param>
+    public DayDose DoseOf(SeasonSession session) => session.Missed.Count + session.Only.Count == 0 ? session.Dose
+        : session.Dose with { Reachers = Athletes.Where(a => session.Covers(a.Name)).Select(a => a.Id).ToHashSet() };
 
     /// <summary>Sessions of a day.</summary>
     /// <param name="day">The day.</param>
@@ -170,7 +178,7 @@ public sealed class DayGrid
             var at = session.Day.DayNumber - week.Monday.DayNumber + Before;
             if (at >= 0 && at < doses.Length)
             {
-                doses[at] += session.Dose;
+                doses[at] += week.DoseOf(session);
             }
         }
 
@@ -190,7 +198,8 @@ public sealed class DayGrid
         var numbers = week.Numbers;
         var weekdays = week.Slots.Select(s => s.Day.DayOfWeek).ToHashSet();
         AheadTo = Enumerable.Range(7, 7).First(d => d == 13 || ((weekdays.Count == 0 || weekdays.Contains(week.Monday.AddDays(d).DayOfWeek)) && DaysTo(d) > numbers.Clear && (week.PlaysLittle || DaysSince(d) == 0 || DaysSince(d) > numbers.After) && Closed(d) is null));
-        LastTopSpeed = [.. week.Athletes.Where(a => a.IsHealthy).Select(a => a.LastTopSpeed is { } last ? Math.Max(-Before, last.DayNumber - week.Monday.DayNumber) : -Before)];
+        Healthy = [.. week.Athletes.Where(a => a.IsHealthy).Select(a => a.Id)];
+        LastTopSpeed = [.. week.Athletes.Where(a => a.IsHealthy).Select(a => week.LastBy(a, week.Monday.AddDays(-1)) is { } last ? Math.Max(-Before, last.DayNumber - week.Monday.DayNumber) : -Before)];
     }
 
     /// <summary>The week that was laid out.</summary>
@@ -208,8 +217,11 @@ public sealed class DayGrid
     /// <summary>First day of the next week on which top speed can be trained by matches, places and closed days, 7 to 13: what the week leaves undone is felt until then.</summary>
     public int AheadTo { get; }
 
-    /// <summary>Last day at top speed of each healthy athlete, 0 for Monday; five weeks back where none is known.</summary>
+    /// <summary>Last day at top speed that each healthy athlete has or will have had before the week, 0 for Monday; five weeks back where none is known.</summary>
     public IReadOnlyList<int> LastTopSpeed { get; }
+
+    /// <summary>Numbers of the healthy athletes, in the same order.</summary>
+    public IReadOnlyList<int> Healthy { get; }
 
     /// <summary>What a day asks.</summary>
     /// <param name="day">Day, 0 for Monday, -35 to 20.</param>

@@ -73,6 +73,14 @@ public sealed record SplitPart(string Name, string? Key, double Amount, double? 
     }
 }
 
+/// <summary>What a phase asks of a week.</summary>
+/// <param name="Phase">Name of the phase.</param>
+/// <param name="Metres">Sprint metres, m; 0 when it says none.</param>
+/// <param name="LoadPercent">How much the sled slows, percent, 0 to 80; 0 for no sled.</param>
+/// <param name="StopMetres">Room to stop in, m; 0 when it is no matter.</param>
+/// <param name="Drill">The drill of the week, or null.</param>
+public sealed record PhaseAim(string Phase, double Metres, double LoadPercent = 0, double StopMetres = 0, string? Drill = null);
+
 /// <summary>A part of a season with an aim: few numbers, from its first week to its last.</summary>
 /// <param name="Name">Its name.</param>
 /// <param name="Aim">What it is for.</param>
@@ -92,6 +100,10 @@ public sealed record Phase(string Name, string Aim, DateOnly From, DateOnly To, 
     /// <summary>The drill of the week a day lies in; null outside the phase and without drills.</summary>
     /// <param name="day">The day.</param>
     public string? DrillAt(DateOnly day) => Drills.Count == 0 || day < From || day > To ? null : Drills[Math.Min(Drills.Count - 1, (day.DayNumber - From.DayNumber) / 7 * Drills.Count / Weeks)];
+
+    /// <summary>What the phase asks of the week a day lies in; null outside it.</summary>
+    /// <param name="day">The day.</param>
+    public PhaseAim? AimAt(DateOnly day) => At(day) is { } numbers ? new(Name, numbers.Metres, numbers.Load, numbers.Stop, DrillAt(day)) : null;
 
     /// <summary>Weeks of the phase, 1 or more.</summary>
     public int Weeks => Math.Max(1, (To.DayNumber - From.DayNumber + 7) / 7);
@@ -181,6 +193,20 @@ public static class PhaseChecks
 
         return false;
     }
+}
+
+/// <summary>Hard metres of a week against those of the four weeks before it.</summary>
+/// <param name="Usual">Their mean, m; null where fewer than four weeks or one without anything hard lies before it: that is no measure of what is usual.</param>
+/// <param name="Share">How many times the mean the week has; null without a mean.</param>
+public readonly record struct MonthMean(double? Usual, double? Share)
+{
+    /// <summary>True when the week has more than may be added to a month's mean (<see cref="PhaseChecks.MostGrowth"/>).</summary>
+    public bool IsOver => Share > PhaseChecks.MostGrowth;
+
+    /// <summary>The mean before each of a row of weeks.</summary>
+    /// <param name="hard">Hard metres of the weeks, oldest first, m.</param>
+    public static IReadOnlyList<MonthMean> Of(IReadOnlyList<double> hard) => [.. hard.Select((metres, i) =>
+        i < 4 || hard.Skip(i - 4).Take(4).Any(m => m <= 0) ? default : hard.Skip(i - 4).Take(4).Average() is var mean ? new MonthMean(mean, metres / mean) : default)];
 }
 
 /// <summary>An athlete's season at top speed.</summary>

@@ -54,6 +54,9 @@ public sealed record SessionWish(IReadOnlyList<SessionAim> Aims, int Minutes, do
     /// <summary>Athletes expected, for the checks.</summary>
     public IReadOnlyList<CheckedAthlete> Athletes { get; init; } = [];
 
+    /// <summary>What the phase of the season asks of the week, or null.</summary>
+    public PhaseAim? Aim { get; init; }
+
     /// <summary>Number that picks among equal exercises.</summary>
     public int Seed { get; init; } = 1;
 }
@@ -69,6 +72,9 @@ public sealed record SessionOffer(string Name, SessionPlan Plan, double Seconds,
 public static class SessionMaker
 {
     private const int MostSteps = 60;
+
+    // Room to stop from which on stopping short is trained (the drill's own line).
+    private const double ShortStopMetres = 8;
 
     /// <summary>Name of an aim.</summary>
     /// <param name="aim">The aim.</param>
@@ -217,8 +223,11 @@ public static class SessionMaker
                         break;
                     case SessionAim.Push:
                         parts.drills.Add("wall switch two 2 x 4 reps");
-                        parts.mains.Add(new(aim, n => $"{n} x {(school["load.heaviest"] >= 25 ? "15 m sled strong push" : "20 m sled keep movement")} from standing", Reps(5), 2));
-                        parts.mains.Add(new(aim, n => $"{n} x {(school["load.heaviest"] >= 25 ? "15" : "20")} m from standing through 5 m", Reps(2), 1));
+                        // As the phase says and the school allows; without a phase as heavy as the school pulls.
+                        var slower = wish.Aim is { LoadPercent: > 0 } phase ? Math.Min(phase.LoadPercent, school["load.heaviest"]) : 0;
+                        var isHeavy = (slower > 0 ? slower : school["load.heaviest"]) >= 25;
+                        parts.mains.Add(new(aim, n => $"{n} x {(isHeavy ? 15 : 20)} m sled {(slower > 0 ? $"-{Figures.Number(slower)}%v" : isHeavy ? "strong push" : "keep movement")} from standing", Reps(5), 2));
+                        parts.mains.Add(new(aim, n => $"{n} x {(isHeavy ? 15 : 20)} m from standing through 5 m", Reps(2), 1));
                         break;
                     case SessionAim.Jumps:
                         parts.mains.Add(new(aim, n => $"{(top ? "pogo hops" : "broad jump")} {n} x {(top ? "10" : "3")} reps", Reps(3), 1));
@@ -246,8 +255,15 @@ public static class SessionMaker
             {
                 var to = Math.Min(wish.Aims.Contains(SessionAim.TopSpeed) ? 30 : 20, Math.Floor(room / 5) * 5);
                 parts.buildUps = $"build-up 3 x {Figures.Number(Math.Max(10, to))} m @75,{(top ? "85,90" : "80,85")}% rest walk-back";
-                parts.stops = wish.Aims.Contains(SessionAim.Turns) || wish.Aims.Contains(SessionAim.Primer) ? null : "stick the stop 2 x 15 m @80% rest walk-back";
+                parts.stops = wish.Aims.Contains(SessionAim.Turns) || wish.Aims.Contains(SessionAim.Primer) ? null
+                    : wish.Aim is { StopMetres: > 0 and <= ShortStopMetres } ? "stop in eight 2 x 15 m @85% rest walk-back" : "stick the stop 2 x 15 m @80% rest walk-back";
                 parts.jumps = wish.Aims.Contains(SessionAim.Jumps) || wish.Aims.Contains(SessionAim.Primer) ? null : top ? "pogo hops 2 x 10 reps" : "broad jump 2 x 3 reps";
+            }
+
+            if (sprints && wish.Setting.Catalogue.Find(wish.Aim?.Drill) is { } drill)
+            {
+                parts.drills.RemoveAll(d => d.StartsWith(drill.Name + " ", StringComparison.Ordinal));
+                parts.drills.Insert(0, $"{drill.Name} {drill.Dose}");
             }
 
             return parts;

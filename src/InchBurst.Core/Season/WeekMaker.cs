@@ -57,7 +57,7 @@ public static class WeekMaker
         var open = week.Days.Select(d => IsOpen(week, d)).ToList();
         var planned = week.Days.Select((d, i) => open[i] ? week.On(d).Select(KeyOf).FirstOrDefault() ?? "" : null).ToList();
         var movable = week.Sessions.Where(s => s.Day >= week.Monday && s.Day <= week.Sunday && open[s.Day.DayNumber - week.Monday.DayNumber])
-            .Select(s => new WeekOption(KeyOf(s), s.Name, s.Dose) { IsOnce = true }).ToList();
+            .Select(s => new WeekOption(KeyOf(s), s.Name, week.DoseOf(s)) { IsOnce = true }).ToList();
         var bare = week.Grid();
         List<Made> For(OpenSlot slot)
         {
@@ -115,7 +115,7 @@ public static class WeekMaker
 
         foreach (var (aims, size) in wishes)
         {
-            if (wish.Maker(new(aims, slot.Minutes, slot.StraightMetres, slot.RunOutMetres, setting) { Size = size, Athletes = wish.Athletes }) is { } offer)
+            if (wish.Maker(new(aims, slot.Minutes, slot.StraightMetres, slot.RunOutMetres, setting) { Size = size, Athletes = wish.Athletes, Aim = week.Aim }) is { } offer)
             {
                 yield return new(new(string.Join("+", aims) + (size < 1 ? $" {Figures.Number(size, 1)}" : ""), offer.Name, DayDose.Of(offer.Plan, athlete, setting.Catalogue)), offer);
             }
@@ -171,27 +171,30 @@ public static class WeekMaker
             without = other == WeekOption.Off ? score : without;
             if (score.Total > found.Score.Total && other != WeekOption.Off)
             {
-                others.Add($"{other.Name}: {Worse(found.Score, score)}");
+                others.Add($"{other.Name}: {Worse(found.Score, score, MetresOf(week))}");
             }
         }
 
         var reason = chosen == WeekOption.Off
             ? others.Count > 0 && others.All(o => !o.Contains(" costs ", StringComparison.Ordinal)) ? "nothing fits" : "enough without it"
-            : without is { } bare ? Better(found.Score, bare) : "";
+            : without is { } bare ? Better(found.Score, bare, MetresOf(week)) : "";
         return (string.Join(", ", new[] { to, reason }.Where(t => t.Length > 0)), [.. others.Distinct().Take(4)]);
     }
 
-    private static string Better(WeekScore with, WeekScore without) =>
+    // Whose metres the week is kept near.
+    private static string MetresOf(GroupWeek week) => week.Aim is { Metres: > 0 } aim ? $"what {aim.Phase} asks" : "the month’s";
+
+    private static string Better(WeekScore with, WeekScore without, string metres) =>
         without.Overdue > with.Overdue ? $"saves {WeekWords.Days((without.Overdue - with.Overdue) / WeekScore.OverdueDay)} over the limit"
         : without.Wishes > with.Wishes ? "gives what the school wishes each week"
         : without.Match > with.Match ? "the day asks for it"
         : without.Changes > with.Changes ? "planned already"
-        : without.Metres > with.Metres ? "keeps the metres near the month’s" : "";
+        : without.Metres > with.Metres ? $"keeps the metres near {metres}" : "";
 
-    private static string Worse(WeekScore best, WeekScore other) =>
+    private static string Worse(WeekScore best, WeekScore other, string metres) =>
         other.Overdue > best.Overdue ? $"{WeekWords.Days((other.Overdue - best.Overdue) / WeekScore.OverdueDay)} more over the limit"
         : other.Wishes > best.Wishes ? "something wished would be missing"
         : other.Match > best.Match ? "no primer or top-up then"
         : other.Changes > best.Changes ? "changes what is planned"
-        : other.Metres > best.Metres ? "metres further from the month’s" : $"costs {other.Total - best.Total} more";
+        : other.Metres > best.Metres ? $"metres further from {metres}" : $"costs {other.Total - best.Total} more";
 }

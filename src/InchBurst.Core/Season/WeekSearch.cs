@@ -16,7 +16,7 @@ public sealed record WeekOption(string Key, string Name, DayDose Dose)
 /// <summary>What a week costs under the stated score; less is better, 0 is perfect.</summary>
 /// <param name="Overdue">For each healthy athlete and each day beyond the school's limit without top speed, up to the first day of the next week that can make it good.</param>
 /// <param name="Wishes">For each day wished of sprinting, of top speed, acceleration and resisted running that is missing.</param>
-/// <param name="Metres">For hard metres away from the month's mean.</param>
+/// <param name="Metres">For sprint metres away from what the phase asks; without a phase, for hard metres away from the month's mean.</param>
 /// <param name="Match">For a primer or a top-up that is missing.</param>
 /// <param name="Sessions">For each session, since time is short.</param>
 /// <param name="Changes">For each planned session that is changed, so that a plan changes as little as can be.</param>
@@ -28,7 +28,7 @@ public readonly record struct WeekScore(int Overdue, int Wishes, int Metres, int
     /// <summary>Price of a wished day that is missing.</summary>
     public const int WishedDay = 30;
 
-    /// <summary>Hard metres away from the mean that cost 1.</summary>
+    /// <summary>Metres away from what is asked that cost 1.</summary>
     public const int MetresForOne = 20;
 
     /// <summary>Price of a missing primer or top-up.</summary>
@@ -94,17 +94,47 @@ public readonly record struct WeekScore(int Overdue, int Wishes, int Metres, int
 
     internal static int MetresOf(DayGrid grid)
     {
+        var asked = grid.Week.Aim is { Metres: > 0 } aim ? aim.Metres : (double?)null;
         double sum = 0;
         for (var day = 0; day < 7; day++)
         {
-            sum += grid[day].HardMetres;
+            sum += asked is null ? grid[day].HardMetres : grid[day].Volume.SprintMetres;
         }
 
-        return (int)(Math.Abs(sum - Math.Max(WeekNumbers.FreeMetres, grid.UsualHardMetres)) / MetresForOne);
+        return (int)(Math.Abs(sum - (asked ?? Math.Max(WeekNumbers.FreeMetres, grid.UsualHardMetres))) / MetresForOne);
     }
 
-    // Everybody of a group has the same days at top speed in the week; before the first of them each has an own last day.
+    // How many of the healthy wait longer than the limit on a day: each for their own last day at top speed, before the week or in it.
     internal static int OverdueAt(DayGrid grid, WeekNumbers numbers, int day)
+    {
+        // Where everybody has the same days, one of them within the limit is enough.
+        var apart = false;
+        for (var d = grid.OpenFrom; d <= day; d++)
+        {
+            apart |= grid[d].Reachers is not null;
+        }
+
+        return apart ? OverdueOneByOne(grid, numbers, day) : OverdueTogether(grid, numbers, day);
+    }
+
+    private static int OverdueOneByOne(DayGrid grid, WeekNumbers numbers, int day)
+    {
+        var count = 0;
+        for (var i = 0; i < grid.Healthy.Count; i++)
+        {
+            var last = grid.LastTopSpeed[i];
+            for (var d = grid.OpenFrom; d <= day; d++)
+            {
+                last = grid[d].Takes(grid.Healthy[i]) ? Math.Max(last, d) : last;
+            }
+
+            count += day - last > numbers.Every ? 1 : 0;
+        }
+
+        return count;
+    }
+
+    private static int OverdueTogether(DayGrid grid, WeekNumbers numbers, int day)
     {
         for (var back = 0; back <= day && back <= numbers.Every; back++)
         {

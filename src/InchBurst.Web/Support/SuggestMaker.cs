@@ -32,7 +32,7 @@ public sealed class OfferShelf
 
     // Wishes with pinned blocks are made for once.
     private static string KeyOf(SessionWish w) => string.Join('|',
-        string.Join('+', w.Aims), w.Minutes, w.StraightMetres, w.RunOutMetres, w.Size, w.Seed, w.Setting.Athletes, w.Setting.Lanes, w.Setting.Pace, System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(w.Setting.Catalogue),
+        string.Join('+', w.Aims), w.Minutes, w.StraightMetres, w.RunOutMetres, w.Size, w.Seed, w.Aim, w.Setting.Athletes, w.Setting.Lanes, w.Setting.Pace, System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(w.Setting.Catalogue),
         (w.Setting.School ?? CoachingSchool.Usual).ToJson(), string.Join(';', w.Athletes.Select(a => $"{a.Curve},{a.Age},{a.MassKilograms},{a.IsReturning}")));
 }
 

@@ -228,14 +228,14 @@ public sealed class CalendarModel(CalendarBook calendar, SquadBook squads, Desk 
         return Redirect("/Season/Calendar#places");
     }
 
-    public async Task<IActionResult> OnPostGroupAsync(int id, string? name, int[] athlete)
+    public async Task<IActionResult> OnPostGroupAsync(int id, string? name, int[] athlete, int[] opened, string? openedName)
     {
         if (!await LoadAsync(false))
         {
             return NotFound();
         }
 
-        if (await calendar.SaveGroupAsync(Squad!.Id, id, name, athlete) is { } problem)
+        if (await calendar.SaveGroupAsync(Squad!.Id, id, name, athlete, openedName is { Length: > 0 } ? opened : null, openedName) is { } problem)
         {
             (Wrong["group"], Typed["group"]) = (problem, name ?? "");
             return Page();

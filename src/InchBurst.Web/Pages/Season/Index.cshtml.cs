@@ -16,6 +16,8 @@ public sealed class IndexModel(WeekBook weeks, WeekViewMaker maker, SchoolBook s
 {
     public WeekView? View { get; private set; }
 
+    private const string Changed = "Somebody changed that session meanwhile, or it was run: here is the week as it is now.";
+
     public static IReadOnlyList<OftenNumber> Numbers { get; } = [new("week.every", "Top speed every", "days", 1), new("week.topspeed", "Top speed at most", "a week", 1), new("week.clear", "Clear before match", "days", 1), new("week.apart", "Hard days apart", "h", 24)];
 
     public async Task<IActionResult> OnGetAsync(DateOnly? week, DateOnly? day, string? group)
@@ -29,11 +31,11 @@ public sealed class IndexModel(WeekBook weeks, WeekViewMaker maker, SchoolBook s
         return Page();
     }
 
-    public Task<IActionResult> OnPostMoveAsync(DateOnly week, int session, DateOnly to, string? group) => OnWeekAsync(week, group, squad => weeks.MoveAsync(squad.Id, session, to, desk.Who), "That session was run, or is gone.", to);
+    public Task<IActionResult> OnPostMoveAsync(DateOnly week, int session, DateOnly seen, DateOnly to, string? group) => OnWeekAsync(week, group, squad => weeks.MoveAsync(squad.Id, session, seen, to, desk.Who), Changed, to);
 
-    public Task<IActionResult> OnPostTakeOutAsync(DateOnly week, int session, string? group) => OnWeekAsync(week, group, squad => weeks.TakeOutAsync(squad.Id, session, desk.Who), "That session was run, or is gone.");
+    public Task<IActionResult> OnPostTakeOutAsync(DateOnly week, int session, DateOnly seen, string? group) => OnWeekAsync(week, group, squad => weeks.TakeOutAsync(squad.Id, session, seen, desk.Who), Changed);
 
-    public Task<IActionResult> OnPostPinAsync(DateOnly week, int session, bool pinned, string? group) => OnWeekAsync(week, group, squad => weeks.PinAsync(squad.Id, session, pinned, desk.Who), "That session was run, or is gone.");
+    public Task<IActionResult> OnPostPinAsync(DateOnly week, int session, bool pinned, string? group) => OnWeekAsync(week, group, squad => weeks.PinAsync(squad.Id, session, pinned, desk.Who), Changed);
 
     public async Task<IActionResult> OnPostUndoAsync(DateOnly week, int step, string? group)
     {
@@ -51,10 +53,11 @@ public sealed class IndexModel(WeekBook weeks, WeekViewMaker maker, SchoolBook s
     {
         var board = await weeks.BoardAsync(squad, WeekBook.MondayOf(Sane(week)), desk.Today);
         var found = board.Groups.Where(g => group is null || g.Key == group).SelectMany(g => WeekRules.Judge(g.Week)).Where(f => f.Rule == rule && (day is null || f.Day == day)).SelectMany(f => f.Moves.Select(m => (Finding: f, Move: m))).FirstOrDefault(x => x.Move.Label == label);
+        DateOnly On(int id) => board.Sessions.Single(s => s.Id == id).Day;
         return found.Move switch
         {
-            { TakesOut: true, SessionId: { } id } => await weeks.TakeOutAsync(squad.Id, id, desk.Who),
-            { To: { } to, SessionId: { } id } => await weeks.MoveAsync(squad.Id, id, to, desk.Who),
+            { TakesOut: true, SessionId: { } id } => await weeks.TakeOutAsync(squad.Id, id, On(id), desk.Who),
+            { To: { } to, SessionId: { } id } => await weeks.MoveAsync(squad.Id, id, On(id), to, desk.Who),
             { AddLine: { } text, SessionId: { } id } when ShorthandLine.Read(text, await builder.ContextAsync()).Line is { } line => await weeks.AddLineAsync(squad.Id, id, line, desk.Who),
             { MatchId: { } match } => await weeks.CountMatchAsync(squad.Id, match, found.Finding.Athletes, desk.Who),
             _ => null,

@@ -121,7 +121,7 @@ public sealed class SuggestSessionModel(WeekBook weeks, SuggestMaker maker, Sess
         if (wrong.Count == 0)
         {
             SessionAim[] aims = Second is { } two ? [First, two] : [First];
-            Offers = SessionMaker.Offers(new(aims, Slot.Minutes, Slot.StraightMetres, Slot.RunOutMetres, maker.Setting(Board, Group, Slot)) { Athletes = maker.People(Board, Group), Pinned = Around is null ? [] : [.. Around.Plan.Blocks.Where(b => Keep.Contains(b.Id))] });
+            Offers = SessionMaker.Offers(new(aims, Slot.Minutes, Slot.StraightMetres, Slot.RunOutMetres, maker.Setting(Board, Group, Slot)) { Athletes = maker.People(Board, Group), Aim = Group.Week.Aim, Pinned = Around is null ? [] : [.. Around.Plan.Blocks.Where(b => Keep.Contains(b.Id))] });
         }
     }
 

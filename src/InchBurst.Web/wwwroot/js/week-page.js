@@ -23,7 +23,7 @@ function ready() {
         onEnd: (event) => {
           if (event.to === event.from) return;
           focusOn = event.item.dataset.session;
-          window.htmx.ajax("POST", "/Season?handler=Move", { target: "#week", swap: "outerHTML", values: { week: document.getElementById("week").dataset.week, session: event.item.dataset.session, to: event.to.dataset.day } });
+          window.htmx.ajax("POST", "/Season?handler=Move", { target: "#week", swap: "outerHTML", values: { week: document.getElementById("week").dataset.week, session: event.item.dataset.session, seen: event.from.dataset.day, to: event.to.dataset.day } });
         },
       });
     }
