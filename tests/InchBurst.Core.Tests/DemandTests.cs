@@ -140,7 +140,7 @@ public class DemandTests
     [InlineData("40 m downhill 3deg", "full sprint top queue help")]
     [InlineData("20 m sled 150%bm", "full sprint queue load heavy")]
     [InlineData("20 m sled 5%bm", "full sprint queue load")]
-    [InlineData("sled march", "")]
+    [InlineData("\"sled march\" 3 reps", "")]
     [InlineData("band march 2 x 10 m", "heavy")]
     [InlineData("heavy sled 4 x 15 m", "full sprint queue load heavy")]
     [InlineData("towed fly", "full sprint top queue help")]
@@ -159,11 +159,6 @@ public class DemandTests
     [InlineData("stick the stop 2 x 15 m", "queue turn")]
     public void Lines_are_judged_by_what_is_done(string text, string expected)
     {
-        if (ShorthandLine.Read(text).Line is null)
-        {
-            text = $"\"{text}\" 3 reps";
-        }
-
         var d = Asked(text);
         string[] found =
         [

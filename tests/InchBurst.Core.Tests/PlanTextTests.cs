@@ -60,7 +60,7 @@ public class PlanTextTests
         none ? null : (LineStart?)new LineStart(p, s, p == StartPosition.Moving ? new Distance(5, d.Unit) : null));
 
     private static readonly Gen<PlanLine> Lines = Gen.Select(
-        Gen.Select(Pick<string?>([null, "A-skip", "pogo hops", "broad jump", "A thing of our own", "fly"]), Gen.Int[1, 5], Gen.Int[1, 10], Shapes),
+        Gen.Select(Pick<string?>([null, "A-skip", "pogo hops", "broad jump", "A thing of our own", "build-up"]), Gen.Int[1, 5], Gen.Int[1, 10], Shapes),
         Gen.Select(Efforts, Rests, Loads, Starts),
         Gen.Select(Gen.Bool, Pick<IReadOnlyList<string>>([[], [], ["low minutes"], ["others"], ["Ingrid Vasstrand", "Yuki"]]), Pick<string?>([null, "push the ground"]), Pick<WorkKind?>([null, WorkKind.Jumps, WorkKind.CoolDown])),
         Gen.Int[0, 3]).Select((a, b, c, gates) =>

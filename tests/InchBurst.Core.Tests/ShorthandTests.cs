@@ -32,7 +32,7 @@ public class ShorthandTests
     [InlineData("10 fast + 10 float + 10 fast", "10 fast + 10 float + 10 m fast", WorkKind.MaxVelocity)]
     [InlineData("3 x 20 up + 20 back + 40 up + 40 back rest 1:00", "3 x 20 up + 20 back + 40 up + 40 m back rest 1:00", WorkKind.Conditioning)]
     [InlineData("3 x 30 m @70,80,90", "3 x 30 m @70,80,90%", WorkKind.Acceleration)]
-    [InlineData("2 x 40 m 0 to 100% rising", null, WorkKind.Acceleration)]
+    [InlineData("2 x 40 m 0 to 100% rising", "2 x 40 m @0-100%", WorkKind.Acceleration)]
     [InlineData("2 x 40 m @0-100% rising", "2 x 40 m @0-100%", WorkKind.Acceleration)]
     [InlineData("4 x 20 m rest 1min/10m", "4 x 20 m rest 1:00/10 m", WorkKind.Acceleration)]
     [InlineData("4 x 20 m rest walk-back", "4 x 20 m rest walk-back", WorkKind.Acceleration)]
@@ -53,7 +53,7 @@ public class ShorthandTests
     [InlineData("4 x 20 m for low minutes cue \"push the ground\"", "4 x 20 m for low minutes cue \"push the ground\"", WorkKind.Acceleration)]
     [InlineData("4 x 20 m for Aune Okafor, Siri Blom", "4 x 20 m for \"Aune Okafor\", \"Siri Blom\"", WorkKind.Acceleration)]
     [InlineData("4 x 20 m as conditioning", "4 x 20 m as conditioning", WorkKind.Conditioning)]
-    [InlineData("kangaroos 3 x 10", "\"kangaroos\" 3 x 10 reps", WorkKind.Drill)]
+    [InlineData("\"kangaroos\" 3 x 10", "\"kangaroos\" 3 x 10 reps", WorkKind.Drill)]
     [InlineData("\"kangaroo bound\" 3 x 10", "\"kangaroo bound\" 3 x 10 reps", WorkKind.Drill)]
     public void Lines_coaches_write_are_read_and_written_back(string text, string? printed, WorkKind kind)
     {

@@ -7,6 +7,7 @@ public sealed class ExerciseCatalogue
 {
     private static readonly Lazy<ExerciseCatalogue> BuiltInOnce = new(() => new ExerciseCatalogue(ExerciseJson.ReadBuiltIn()));
     private readonly Dictionary<string, Exercise> byName = new(StringComparer.OrdinalIgnoreCase);
+    private readonly Dictionary<string, Exercise> byFold = new(StringComparer.Ordinal);
 
     /// <summary>Makes a catalogue.</summary>
     /// <param name="exercises">Exercises; a later one replaces an earlier one of the same name.</param>
@@ -32,6 +33,16 @@ public sealed class ExerciseCatalogue
         foreach (var exercise in All)
         {
             byName[Key(exercise.Name)] = exercise;
+        }
+
+        foreach (var (name, exercise) in byName)
+        {
+            byFold.TryAdd(Fold(name), exercise);
+        }
+
+        foreach (var exercise in All)
+        {
+            byFold[Fold(exercise.Name)] = exercise;
         }
 
         Words = All.SelectMany(e => e.Also.Append(e.Name)).SelectMany(n => n.Split(' ')).ToHashSet(StringComparer.OrdinalIgnoreCase);
@@ -69,9 +80,7 @@ public sealed class ExerciseCatalogue
             return null;
         }
 
-        var key = Key(name);
-        return byName.GetValueOrDefault(key)
-            ?? (key.EndsWith('s') ? byName.GetValueOrDefault(key[..^1]) : byName.GetValueOrDefault(key + "s"));
+        return byName.GetValueOrDefault(Key(name)) ?? byFold.GetValueOrDefault(Fold(name));
     }
 
     /// <summary>Exercises that hold every word searched for, of a kind and against a fault where these are given.</summary>
@@ -110,4 +119,16 @@ public sealed class ExerciseCatalogue
     }
 
     private static string Key(string name) => name.Trim().Replace('-', ' ').ToLowerInvariant();
+
+    // How people write one name: one or many, in one word or two, with a hyphen or without.
+    private static string Fold(string name) => string.Concat(Key(name).Replace("'", "", StringComparison.Ordinal).Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Singular));
+
+    private static string Singular(string word) => word switch
+    {
+        { Length: < 4 } => word is "up" or "us" || !word.EndsWith('s') || word.Length < 3 ? word : word[..^1],
+        _ when word.EndsWith("ies", StringComparison.Ordinal) => word[..^3] + "y",
+        _ when word.EndsWith("ches", StringComparison.Ordinal) || word.EndsWith("shes", StringComparison.Ordinal) || word.EndsWith("xes", StringComparison.Ordinal) || word.EndsWith("sses", StringComparison.Ordinal) => word[..^2],
+        _ when word.EndsWith('s') && !word.EndsWith("ss", StringComparison.Ordinal) && !word.EndsWith("us", StringComparison.Ordinal) => word[..^1],
+        _ => word,
+    };
 }

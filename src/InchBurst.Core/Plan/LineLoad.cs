@@ -87,4 +87,8 @@ public enum LoadUnit
 /// <param name="Kind">What it is.</param>
 /// <param name="Amount">How much, in <paramref name="Unit"/>; 0 where no amount is said.</param>
 /// <param name="Unit">What the amount counts.</param>
-public sealed record LineLoad(LoadKind Kind, double Amount, LoadUnit Unit);
+public sealed record LineLoad(LoadKind Kind, double Amount, LoadUnit Unit)
+{
+    /// <summary>The lightest where a range was written; <see cref="Amount"/> is the heaviest. Null without a range.</summary>
+    public double? Least { get; init; }
+}

@@ -7,4 +7,8 @@ namespace InchBurst.Core.Plan;
 /// <param name="SetSeconds">Seconds between sets, 0 to 3600; null means as between reps.</param>
 /// <param name="Per">With <paramref name="RepSeconds"/>: that many seconds for each such distance run.</param>
 /// <param name="WalkBack">True when the walk back is the rest.</param>
-public sealed record LineRest(double? RepSeconds = null, double? SetSeconds = null, Distance? Per = null, bool WalkBack = false);
+public sealed record LineRest(double? RepSeconds = null, double? SetSeconds = null, Distance? Per = null, bool WalkBack = false)
+{
+    /// <summary>Longest rest between reps where a range was written, s; <see cref="RepSeconds"/> is the shortest, the harder end.</summary>
+    public double? MostSeconds { get; init; }
+}

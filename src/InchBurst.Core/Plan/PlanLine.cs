@@ -61,6 +61,24 @@ public sealed record PlanLine
     /// <summary>What the athlete is told before the run, or null.</summary>
     public string? Cue { get; init; }
 
+    /// <summary>The easier end where a range was written; the line itself is the harder one, by which it is judged. Null without a range.</summary>
+    public LineLeast? Least { get; init; }
+
+    /// <summary>The line at its easier end: least sets, reps and length, most rest, least load.</summary>
+    public PlanLine Easier() => this with
+    {
+        Sets = Least?.Sets ?? Sets,
+        Reps = Least?.Reps ?? Reps,
+        Shape = Least?.Shape ?? Shape,
+        Rest = Rest is { MostSeconds: { } most } ? Rest with { RepSeconds = most, MostSeconds = null } : Rest,
+        Load = Load is { Least: { } light } ? Load with { Amount = light, Least = null } : Load,
+        Least = null,
+    };
+
+    /// <summary>True when something of it was written as a range that changes how long it takes.</summary>
+    [JsonIgnore]
+    public bool IsRange => Least is not null || Rest?.MostSeconds is not null;
+
     /// <summary>Reps in all: sets times reps.</summary>
     [JsonIgnore]
     public int TotalReps => Sets * Reps;
@@ -77,3 +95,9 @@ public sealed record PlanLine
     [JsonIgnore]
     public IReadOnlyList<MeasureKind> AskedMeasures => [.. Log.Where(m => m != MeasureKind.Time)];
 }
+
+/// <summary>The easier end of a range.</summary>
+/// <param name="Sets">Fewest sets, or null when they are no range.</param>
+/// <param name="Reps">Fewest reps.</param>
+/// <param name="Shape">Shortest run, time or count.</param>
+public sealed record LineLeast(int? Sets = null, int? Reps = null, RepShape? Shape = null);

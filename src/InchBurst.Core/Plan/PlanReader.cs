@@ -11,7 +11,7 @@ internal static class PlanReader
     public static SessionPlan Plan(JsonElement e) => new(e.MustWhole("version"), e.List("blocks", Block) ?? throw new JsonException("\"blocks\" is missing."), e.MustWhole("lastId"));
 
     /// <summary>A load.</summary>
-    public static LineLoad Load(JsonElement e) => new(e.GetProperty("kind").Name<LoadKind>(), e.MustNumber("amount"), e.GetProperty("unit").Name<LoadUnit>());
+    public static LineLoad Load(JsonElement e) => new(e.GetProperty("kind").Name<LoadKind>(), e.MustNumber("amount"), e.GetProperty("unit").Name<LoadUnit>()) { Least = e.Number("least") };
 
     private static PlanBlock Block(JsonElement e) =>
         new(e.MustWhole("id"), e.MustText("title"), e.List("lines", Line) ?? throw new JsonException("\"lines\" is missing."), e.Whole("rounds") ?? 1, e.Number("roundRestSeconds"), e.Flag("stations"));
@@ -26,7 +26,8 @@ internal static class PlanReader
         Shape = Shape(e.GetProperty("shape")),
         Effort = e.At("effort") is { } effort ? new(effort.Numbers("percents") ?? throw new JsonException("\"percents\" is missing."), effort.Named<EffortShape>("shape") ?? EffortShape.Each, effort.Text("word")) : null,
         Start = e.At("start") is { } start ? new(start.GetProperty("position").Name<StartPosition>(), start.Named<Side>("side"), start.Length("runIn")) : null,
-        Rest = e.At("rest") is { } rest ? new(rest.Number("repSeconds"), rest.Number("setSeconds"), rest.Length("per"), rest.Flag("walkBack")) : null,
+        Rest = e.At("rest") is { } rest ? new(rest.Number("repSeconds"), rest.Number("setSeconds"), rest.Length("per"), rest.Flag("walkBack")) { MostSeconds = rest.Number("mostSeconds") } : null,
+        Least = e.At("least") is { } least ? new(least.Whole("sets"), least.Whole("reps"), least.At("shape") is { } shape ? Shape(shape) : null) : null,
         Load = e.At("load") is { } load ? Load(load) : null,
         Gates = e.List("gates", JsonRead.Distance) ?? [],
         Through = e.Length("through"),

@@ -116,11 +116,15 @@ public static class SessionMaker
         return null;
     }
 
-    /// <summary>True when a block is what a session is for: something in it neither warms, nor builds up, nor comes down.</summary>
+    /// <summary>True when a block is what a session is for: half of it and more neither warms, nor leads up to what follows, nor teaches stopping, nor comes down. A warm-up may end in jumps and is one all the same.</summary>
     /// <param name="block">The block.</param>
     /// <param name="setting">What its lines ask.</param>
     public static bool IsMain(PlanBlock block, ClockSetting setting) =>
-        block.Lines.Select(setting.DemandOf).Any(d => !d.Warms && !d.IsBuildUp && d.Exercise is not { StaticHold: true } && d.HardestEffort >= Limits.HardPercent);
+        2 * block.Lines.Select(setting.DemandOf).Count(d => !d.Warms && !LeadsUp(d) && !(d.TeachesStopping && d.Course is { Turns.Count: 0 }) && d.Exercise is not { StaticHold: true } && d.HardestEffort >= Limits.HardPercent) >= block.Lines.Count;
+
+    // Runs that get faster from one to the next and begin well under full speed.
+    private static bool LeadsUp(LineDemand demand) =>
+        demand.Line.Effort is { Shape: EffortShape.Each, Percents: [var first, _, ..] percents } && first < Limits.FullPercent && demand.Course is not null && percents.Zip(percents.Skip(1)).All(p => p.Second > p.First);
 
     /// <summary>The session for a wish and others instead, each with what it gives up against the first.</summary>
     /// <param name="wish">The wish.</param>
@@ -331,14 +335,14 @@ public static class SessionMaker
                 if (jumps is not null)
                 {
                     jumps = null;
-                    dropped.Add("jumps");
+                    dropped.Add("no jumps");
                     return true;
                 }
 
                 if (drills.Count > 1)
                 {
                     drills.RemoveAt(drills.Count - 1);
-                    dropped.Add("a drill");
+                    dropped.Add("fewer drills");
                     return true;
                 }
             }
@@ -354,7 +358,7 @@ public static class SessionMaker
             if (stops is not null)
             {
                 stops = null;
-                dropped.Add("work on stopping");
+                dropped.Add("no work on stopping");
                 return true;
             }
 
@@ -370,7 +374,7 @@ public static class SessionMaker
         public string GivenUp()
         {
             var reps = fewer ? [$"reps down to {string.Join(" and ", mains.Where(m => m.Reps < m.Full).Select(m => $"{m.Reps} of {m.Full}").DefaultIfEmpty("one kind of start"))}"] : Array.Empty<string>();
-            return string.Join("; ", reps.Concat(dropped.Distinct().Count() > 0 ? [$"no {string.Join(", no ", dropped.Distinct())}"] : []));
+            return string.Join("; ", reps.Concat(dropped.Distinct()));
         }
     }
 }

@@ -157,6 +157,7 @@ public static class WeekMaker
         var keys = found.Chosen.Select(c => c?.Key).ToList();
         var others = new List<string>();
         WeekScore? without = null;
+        var fits = false;
         foreach (var other in options[day].Where(o => o.Key != chosen.Key).DistinctBy(o => o.Name))
         {
             grid[day] = other.Dose;
@@ -167,6 +168,7 @@ public static class WeekMaker
             }
 
             keys[day] = other.Key;
+            fits |= other != WeekOption.Off;
             var score = WeekScore.Of(grid, numbers, planned, keys);
             without = other == WeekOption.Off ? score : without;
             if (score.Total > found.Score.Total && other != WeekOption.Off)
@@ -176,7 +178,7 @@ public static class WeekMaker
         }
 
         var reason = chosen == WeekOption.Off
-            ? others.Count > 0 && others.All(o => !o.Contains(" costs ", StringComparison.Ordinal)) ? "nothing fits" : "enough without it"
+            ? fits ? "enough without it" : "nothing fits"
             : without is { } bare ? Better(found.Score, bare, MetresOf(week)) : "";
         return (string.Join(", ", new[] { to, reason }.Where(t => t.Length > 0)), [.. others.Distinct().Take(4)]);
     }

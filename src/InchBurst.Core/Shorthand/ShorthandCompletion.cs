@@ -56,8 +56,9 @@ public static class ShorthandCompletion
         var found = new List<(int Rank, Exercise Exercise)>();
         foreach (var exercise in catalogue.All)
         {
-            var rank = exercise.Also.Append(exercise.Name).Min(n => Rank(n, typed));
-            if (rank < 3)
+            // Its own name before its other ones.
+            var rank = Math.Min(2 * Rank(exercise.Name, typed), exercise.Also.Select(n => (2 * Rank(n, typed)) + 1).DefaultIfEmpty(Far).Min());
+            if (rank < Far)
             {
                 found.Add((rank, exercise));
             }
@@ -71,6 +72,8 @@ public static class ShorthandCompletion
                 .Select(f => new Completion(f.Exercise.Name, before + f.Exercise.Name + (before.Any(char.IsDigit) ? "" : " " + f.Exercise.Dose))),
         ];
     }
+
+    private const int Far = 6;
 
     private static int Rank(string name, string typed)
     {

@@ -18,7 +18,24 @@ public sealed record ShorthandContext(DistanceUnit DefaultUnit, ExerciseCatalogu
 /// <param name="Length">Number of characters, 0 when something is missing at that place.</param>
 /// <param name="Message">What is wrong, in a coach's words.</param>
 /// <param name="Suggestion">The nearest word that would be understood, or null.</param>
-public sealed record ShorthandProblem(int Start, int Length, string Message, string? Suggestion = null);
+public sealed record ShorthandProblem(int Start, int Length, string Message, string? Suggestion = null)
+{
+    /// <summary>What it may have meant, best first; at most nine, each picked with one key.</summary>
+    public IReadOnlyList<ShorthandChoice> Choices { get; init; } = [];
+}
+
+/// <summary>One answer to a doubtful line.</summary>
+/// <param name="Label">What it is, in few words.</param>
+/// <param name="Put">What is put where in the line.</param>
+public sealed record ShorthandChoice(string Label, (int At, int Length, string Text) Put)
+{
+    /// <summary>What is written at the end of the line besides.</summary>
+    public string Ends { get; init; } = "";
+
+    /// <summary>The line with the answer in it.</summary>
+    /// <param name="line">The line as typed.</param>
+    public string In(string line) => line[..Put.At] + Put.Text + line[(Put.At + Put.Length)..].TrimEnd() + Ends;
+}
 
 /// <summary>A line read, or the problem that kept it from being read; never both and never neither.</summary>
 /// <param name="Line">The line, or null.</param>
@@ -42,9 +59,20 @@ public static class ShorthandLine
             return new(null, new(LongestLine, text.Length - LongestLine, $"A line may have {LongestLine} characters."));
         }
 
+        context ??= ShorthandContext.Metric;
+        var typed = LineText.Of(text);
+        return AsPrinted(typed, text, context) ?? Try(LineHabits.Settle(typed, context.Catalogue), context);
+    }
+
+    // What the program prints is read as it stands, whatever habits there are.
+    private static ShorthandReading? AsPrinted(LineText typed, string text, ShorthandContext context) =>
+        Try(LineHabits.KeepName(typed, context.Catalogue, true), context) is { Line: { Shape: not RunShape { Segments: [{ Role: SegmentRole.Fly }, ..] } } line } reading && ShorthandPrinter.Print(line, context.Catalogue) == text.Trim() ? reading : null;
+
+    private static ShorthandReading Try(LineText line, ShorthandContext context)
+    {
         try
         {
-            return new(new ShorthandReader(text, context ?? ShorthandContext.Metric).Line(), null);
+            return new(new ShorthandReader(line, context).Line(), null);
         }
         catch (ShorthandException e)
         {

@@ -45,15 +45,26 @@ public static class ShorthandPrinter
         var text = new StringBuilder();
         if (line.Sets > 1)
         {
-            text.Append(CultureInfo.InvariantCulture, $"{line.Sets} x {line.Reps} x ");
+            text.Append(CultureInfo.InvariantCulture, $"{From(line.Least?.Sets)}{line.Sets} x {From(line.Least?.Reps)}{line.Reps} x ");
         }
         else if (line.Reps > 1)
         {
-            text.Append(CultureInfo.InvariantCulture, $"{line.Reps} x ");
+            text.Append(CultureInfo.InvariantCulture, $"{From(line.Least?.Reps)}{line.Reps} x ");
         }
 
-        return text.Append(ShapeText(line.Shape)).ToString();
+        return text.Append(ShapeText(line.Shape, line.Least?.Shape)).ToString();
     }
+
+    private static string From(int? least) => least is { } l ? l.ToString(CultureInfo.InvariantCulture) + "-" : "";
+
+    // A range of one shape: 10-20 m, 20-30 s, 8-10 reps.
+    private static string ShapeText(RepShape shape, RepShape? least) => (shape, least) switch
+    {
+        (TimedShape most, TimedShape from) => $"{Plain(from.Seconds)}-{Plain(most.Seconds)} s",
+        (CountShape most, CountShape from) => $"{from.Count}-{ShapeText(most)}",
+        (RunShape most, RunShape from) => $"{Plain(from.Segments[0].Length.Amount)}-{ShapeText(most)}",
+        _ => ShapeText(shape),
+    };
 
     /// <summary>The shape of one rep.</summary>
     /// <param name="shape">The shape.</param>
@@ -84,6 +95,7 @@ public static class ShorthandPrinter
         { WalkBack: true } => "walk-back",
         { Per: { } per } => Clock(rest.RepSeconds ?? 0) + "/" + per + (rest.SetSeconds is { } s ? "/" + Clock(s) : ""),
         { SetSeconds: { } sets } => Clock(rest.RepSeconds ?? 0) + "/" + Clock(sets),
+        { MostSeconds: { } most } => Clock(rest.RepSeconds ?? 0) + "-" + Clock(most),
         _ => Clock(rest.RepSeconds ?? 0),
     };
 
@@ -111,7 +123,7 @@ public static class ShorthandPrinter
 
         if (load.Kind == LoadKind.Lift)
         {
-            return Plain(load.Amount) + "% max";
+            return (load.Least is { } light ? Plain(light) + "-" : "") + Plain(load.Amount) + load.Unit switch { LoadUnit.Kilogram => " kg", LoadUnit.Pound => " lb", _ => "% max" };
         }
 
         var word = load.Kind.ToString().ToLowerInvariant();
@@ -120,8 +132,8 @@ public static class ShorthandPrinter
             LoadUnit.None => word,
             LoadUnit.Light or LoadUnit.Medium or LoadUnit.Heavy => word + " " + load.Unit.ToString().ToLowerInvariant(),
             _ when ShorthandWords.AimWords.FirstOrDefault(a => a.Value == load.Unit).Key is { } aim => $"{word} {aim}",
-            LoadUnit.Kilogram => $"{word} {Plain(load.Amount)} kg",
-            LoadUnit.Pound => $"{word} {Plain(load.Amount)} lb",
+            LoadUnit.Kilogram => $"{word} {(load.Least is { } least ? Plain(least) + "-" : "")}{Plain(load.Amount)} kg",
+            LoadUnit.Pound => $"{word} {(load.Least is { } least ? Plain(least) + "-" : "")}{Plain(load.Amount)} lb",
             LoadUnit.PercentBodyMass => $"{word} {Plain(load.Amount)}%bm",
             LoadUnit.PercentSpeed => $"{word} {(load.Amount >= 0 ? "+" : "")}{Plain(load.Amount)}%v",
             LoadUnit.PercentGrade => $"{word} {Plain(load.Amount)}%",

@@ -10,7 +10,7 @@ internal sealed partial class ShorthandReader
 {
     private void Dose()
     {
-        var numbers = new List<Token>();
+        var numbers = new List<(Token Most, Token? Least)>();
         while (true)
         {
             if (Now.Kind is not (TokenKind.Number or TokenKind.Clock))
@@ -18,8 +18,23 @@ internal sealed partial class ShorthandReader
                 throw Wrong(Now, "A number must follow the x.");
             }
 
-            numbers.Add(Now);
+            var number = Now;
             at++;
+            if (number.Kind == TokenKind.Number && Now.Is('-') && Next.Kind == TokenKind.Number)
+            {
+                if (Next.Value <= number.Value)
+                {
+                    throw Wrong(number, $"A range rises, such as {Next.Text}-{number.Text}.");
+                }
+
+                numbers.Add((Next, number));
+                at += 2;
+            }
+            else
+            {
+                numbers.Add((number, null));
+            }
+
             if (Now.Kind != TokenKind.Times)
             {
                 break;
@@ -30,20 +45,24 @@ internal sealed partial class ShorthandReader
 
         if (numbers.Count > 3)
         {
-            throw Wrong(numbers[3], "A dose has at most sets x reps x one rep.");
+            throw Wrong(numbers[3].Most, "A dose has at most sets x reps x one rep.");
         }
 
-        var amount = numbers[^1];
+        var (amount, leastAmount) = numbers[^1];
         if (numbers.Count == 3)
         {
-            sets = Whole(numbers[0], 1, 20, "Sets");
-            reps = Whole(numbers[1], 1, 100, "Reps");
+            sets = Whole(numbers[0].Most, 1, 20, "Sets");
+            leastSets = numbers[0].Least is { } s ? Whole(s, 1, 20, "Sets") : null;
+            reps = Whole(numbers[1].Most, 1, 100, "Reps");
+            leastReps = numbers[1].Least is { } r ? Whole(r, 1, 100, "Reps") : null;
         }
         else if (numbers.Count == 2)
         {
-            reps = Whole(numbers[0], 1, 100, "Reps");
+            reps = Whole(numbers[0].Most, 1, 100, "Reps");
+            leastReps = numbers[0].Least is { } r ? Whole(r, 1, 100, "Reps") : null;
         }
 
+        isCounted = numbers.Count > 1;
         if (amount.Kind == TokenKind.Clock)
         {
             shape = new TimedShape(Within(amount, amount.Value, 1, 7200, "A time in seconds"));
@@ -52,33 +71,71 @@ internal sealed partial class ShorthandReader
         {
             at++;
             shape = new TimedShape(Within(amount, amount.Value * seconds, 1, 7200, "A time in seconds"));
+            leastShape = leastAmount is { } l ? new TimedShape(Within(l, l.Value * seconds, 1, 7200, "A time in seconds")) : null;
         }
         else if (Now.IsWord(CountWords) || Now.IsWord(PassWords))
         {
             var passes = Now.IsWord(PassWords);
-            if (exerciseName is null && CatalogueMatch() is not null)
+            if (exerciseName is null && !CountMovements.ContainsKey(Now.Text) && CatalogueMatch() is not null)
             {
-                bareNumber = amount;
+                (bareNumber, bareLeast) = (amount, leastAmount);
                 return;
             }
 
             Movement? counted = CountMovements.TryGetValue(Now.Text, out var does) ? does : null;
             at++;
             shape = new CountShape(Whole(amount, 1, 500, "The count"), passes, counted);
+            leastShape = leastAmount is { } l ? new CountShape(Whole(l, 1, 500, "The count"), passes, counted) : null;
         }
         else if (Now.Is('+') || (Now.Kind == TokenKind.Word && (DistanceUnits.ContainsKey(Now.Text) || IsRole(at) || IsMovement(at))))
         {
-            shape = Segments(amount);
+            var run = Segments(amount);
+            shape = run;
+            leastShape = leastAmount is not { } l ? null
+                : run.Segments.Count == 1 ? new RunShape([run.Segments[0] with { Length = Metres(l, run.Segments[0].Length.Unit) }])
+                : throw Wrong(l, "A range stands for a whole run, such as 10-20 m; the parts of a run have one length each.");
         }
         else
         {
-            bareNumber = amount;
+            (bareNumber, bareLeast) = (amount, leastAmount);
         }
     }
 
-    private bool IsRole(int index) => tokens[index].Kind == TokenKind.Word && Roles.ContainsKey(tokens[index].Text) && CatalogueMatch() is null or { Words: 1 };
+    private bool isCounted;
+    private Token? bareLeast;
 
-    private bool IsMovement(int index) => tokens[index].Kind == TokenKind.Word && Movements.ContainsKey(tokens[index].Text) && CatalogueMatch() is null or { Words: 1 };
+    // Sets said behind the dose: of runs and of counts alike they are what is repeated.
+    private void SetsAfter(int count)
+    {
+        if (isCounted)
+        {
+            sets = count;
+        }
+        else
+        {
+            reps = count;
+        }
+    }
+
+    // "Fast" behind a single run is how hard it is, not a part of it; on a lift, percents are of the most that can be lifted.
+    private void SettleEffort()
+    {
+        if (effort is null && shape is RunShape { Segments: [{ Role: SegmentRole.Fast } only] })
+        {
+            shape = new RunShape([only with { Role = SegmentRole.Run }]);
+            effort = new([EffortWords["fast"]], Word: "fast");
+        }
+
+        if (load is null && effort is { Word: null, Percents: [var first, ..] } said && exercise?.Does == Movement.Lift && said.Percents.Min() >= 1 && said.Percents.Count == (said.Shape == EffortShape.Each ? 1 : 2))
+        {
+            load = new(LoadKind.Lift, said.Percents.Max(), LoadUnit.PercentMaximum) { Least = said.Shape == EffortShape.Each ? null : said.Percents.Min() };
+            effort = null;
+        }
+    }
+
+    private bool IsRole(int index) => tokens[index].Kind == TokenKind.Word && Roles.ContainsKey(tokens[index].Text);
+
+    private bool IsMovement(int index) => tokens[index].Kind == TokenKind.Word && Movements.ContainsKey(tokens[index].Text);
 
     private void SettleShape()
     {
@@ -88,6 +145,11 @@ internal sealed partial class ShorthandReader
             // A shuttle said by one length goes out half of it and comes back.
             var half = both with { Amount = both.Amount / 2 };
             shape = new RunShape([new(half, SegmentRole.Up), new(half, SegmentRole.Back)]);
+        }
+        else if (usual?.shape is RunShape flying && flying.Fly is not null && shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null, Length: var zone }] })
+        {
+            // Of a flying run the length said is the zone's.
+            shape = new RunShape([.. flying.Segments.Select(s => s.Role == SegmentRole.Fly ? s with { Length = zone } : s with { Length = new(s.Length.Amount, zone.Unit) })]);
         }
         else if (usual?.shape is RunShape own && own.Segments.Any(s => s.IsTurn) && own.Segments.Count(s => !s.IsTurn) <= MostScaledLegs)
         {
@@ -103,16 +165,37 @@ internal sealed partial class ShorthandReader
             }
         }
 
+        if (usualTimes is { } wanted && usual is not null)
+        {
+            // So many times the usual dose: of runs, holds and passes that many of one; of what is counted, that count.
+            usual.SettleShape();
+            (shape, eachSide) = (usual.shape, eachSide || usual.eachSide);
+            if (shape is CountShape count)
+            {
+                shape = count with { Count = wanted };
+            }
+            else
+            {
+                reps = wanted;
+            }
+        }
+
         if (shape is null && bareNumber is { } bare)
         {
-            shape = exercise?.Counted switch
+            RepShape Shape(Token number) => exercise?.Counted switch
             {
-                CountedIn.Reps => new CountShape(Whole(bare, 1, 500, "The count")),
-                CountedIn.Passes => new CountShape(Whole(bare, 1, 500, "The count"), true),
-                CountedIn.Seconds => throw Wrong(bare, UnitOf(bare)),
-                null when exerciseName is not null => new CountShape(Whole(bare, 1, 500, "The count")),
-                _ => new RunShape([new(Metres(bare, context.DefaultUnit), SegmentRole.Run)]),
+                CountedIn.Reps => new CountShape(Whole(number, 1, 500, "The count")),
+                CountedIn.Passes => new CountShape(Whole(number, 1, 500, "The count"), true),
+                CountedIn.Seconds => throw Unitless(number),
+                null when exerciseName is not null => new CountShape(Whole(number, 1, 500, "The count")),
+                _ => new RunShape([new(Metres(number, context.DefaultUnit), SegmentRole.Run)]),
             };
+            shape = Shape(bare);
+            leastShape = bareLeast is { } least ? Shape(least) : null;
+            if (shape is RunShape && bare.Value < LeastBareMetres)
+            {
+                throw Doubtful(bare, $"{bare.Text} what?", usual is null ? ["m", "s"] : ["m", "reps of the usual length"], w => w[0] == 'r' ? (bare.Start + bare.Length, 0, " x " + LengthOf(usual!)) : (bare.Start + bare.Length, 0, " " + w), w => $"{bare.Text} {w}");
+            }
         }
 
         if (shape is null && usual is not null)
@@ -129,6 +212,15 @@ internal sealed partial class ShorthandReader
         }
     }
 
+    // A length without a unit below this is more likely a count.
+    private const double LeastBareMetres = 5;
+
+    private static string LengthOf(ShorthandReader usual)
+    {
+        usual.SettleShape();
+        return ShorthandPrinter.ShapeText(usual.shape!);
+    }
+
     // The parts of an exercise's usual dose; its shape stands where the dose says a unit.
     private ShorthandReader? Usual(Exercise of)
     {
@@ -137,7 +229,7 @@ internal sealed partial class ShorthandReader
             return null;
         }
 
-        var usual = new ShorthandReader(of.Dose, context) { exercise = of, exerciseName = of.Name, isUsual = true };
+        var usual = new ShorthandReader(LineText.Of(of.Dose), context) { exercise = of, exerciseName = of.Name, isUsual = true };
         while (usual.Now.Kind != TokenKind.End)
         {
             usual.Part();

@@ -27,12 +27,13 @@ internal sealed partial class ShorthandReader
             return new(loadKind, 0, LoadUnit.Heavy);
         }
 
-        if (loadKind is LoadKind.Sled or LoadKind.Chain && (Now.Kind is TokenKind.End or TokenKind.Word || (Now.Kind == TokenKind.Number && Next.Kind == TokenKind.Times)))
+        if (loadKind is LoadKind.Sled or LoadKind.Chain or LoadKind.Vest && Now.Kind == TokenKind.Number && !IsAmount() && Next.Kind != TokenKind.Times && !(Next.Kind == TokenKind.Word && (DistanceUnits.ContainsKey(Next.Text) || TimeUnits.ContainsKey(Next.Text))))
         {
-            return new(loadKind, 0, LoadUnit.None);
+            throw Doubtful(Now, $"How heavy? {Now.Text} what?", loadKind == LoadKind.Vest ? ["kg", "lb", "%bm"] : ["kg", "%bm", "lb"], unit => (Now.Start + Now.Length, 0, unit[0] == '%' ? unit : " " + unit), unit => $"{Now.Text} {(unit == "%bm" ? "% of body mass" : unit)}");
         }
 
-        if (loadKind is LoadKind.Parachute or LoadKind.Band or LoadKind.Partner && !Now.Is('-') && !Now.Is('+'))
+        // How much is left open, and logged as it was.
+        if (!Now.Is('-') && !Now.Is('+') && (loadKind is LoadKind.Parachute or LoadKind.Band or LoadKind.Partner || !IsAmount()))
         {
             return new(loadKind, 0, LoadUnit.None);
         }
@@ -91,6 +92,66 @@ internal sealed partial class ShorthandReader
         }
 
         throw Wrong(token, LoadQuestion(loadKind));
+    }
+
+    // A number with a unit of loads behind it.
+    private bool IsAmount() => Now.Kind == TokenKind.Number && (Next.Is('%') || Next.Is('°') || Next.IsWord("kg", "kilos", "lb", "lbs", "deg", "degree", "degrees"));
+
+    /// <summary>What is lifted, as a share of the most or in kilograms: true when the number at hand is that.</summary>
+    private bool ReadLift(Token token)
+    {
+        var two = Next.Is('-') && Later(2).Kind == TokenKind.Number;
+        var unit = Later(two ? 3 : 1);
+        if (unit.Is('%') && Later(two ? 4 : 2).IsWord("max"))
+        {
+            Once("load", token);
+            var (from, to) = (Within(token, token.Value, 1, 120, "A share of the maximum"), two ? Within(Later(2), Later(2).Value, 1, 120, "A share of the maximum") : 0);
+            load = new(LoadKind.Lift, two ? Math.Max(from, to) : from, LoadUnit.PercentMaximum) { Least = two ? Math.Min(from, to) : null };
+            at += two ? 5 : 3;
+            return true;
+        }
+
+        if (!two && unit.Is('%') && Later(2).IsWord("bm") && load is null or { Unit: LoadUnit.None })
+        {
+            if ((load ?? exercise?.UsualLoad)?.Kind is not { } carried)
+            {
+                throw Doubtful(token, $"{token.Text}% of body mass on what?", ["sled", "vest"], word => (token.Start, 0, word + " "));
+            }
+
+            load = new(carried, Within(token, token.Value, 1, 200, "A load in percent of body mass"), LoadUnit.PercentBodyMass);
+            at += 3;
+            return true;
+        }
+
+        if (!two && load is { Kind: LoadKind.Uphill or LoadKind.Downhill, Unit: LoadUnit.None } && (unit.Is('%') || unit.IsWord("deg", "degree", "degrees")))
+        {
+            load = load with { Amount = Within(token, token.Value, 0.1, unit.Is('%') ? 60 : 30, "A slope"), Unit = unit.Is('%') ? LoadUnit.PercentGrade : LoadUnit.Degree };
+            at += 2;
+            return true;
+        }
+
+        if (!unit.IsWord("kg", "lb"))
+        {
+            return false;
+        }
+
+        var pound = unit.IsWord("lb");
+        double Mass(Token t) => Within(t, t.Value, pound ? 1 : 0.5, pound ? 900 : 400, pound ? "A load in lb" : "A load in kg");
+        var (least, most) = (Mass(token), two ? Mass(Later(2)) : 0);
+        var amount = two ? Math.Max(least, most) : least;
+        if (load is { Kind: LoadKind.Sled or LoadKind.Chain or LoadKind.Vest, Unit: LoadUnit.None } || (load is null && exercise?.UsualLoad?.Kind is LoadKind.Sled or LoadKind.Chain or LoadKind.Vest))
+        {
+            said.Add("load");
+            load = (load ?? exercise!.UsualLoad!) with { Amount = amount, Unit = pound ? LoadUnit.Pound : LoadUnit.Kilogram, Least = two ? Math.Min(least, most) : null };
+        }
+        else
+        {
+            Once("load", token);
+            load = new(LoadKind.Lift, amount, pound ? LoadUnit.Pound : LoadUnit.Kilogram) { Least = two ? Math.Min(least, most) : null };
+        }
+
+        at += two ? 4 : 2;
+        return true;
     }
 
     private static readonly string[] StillMoves = ["as", "heavy", "as", "still", "moves"];

@@ -95,7 +95,25 @@ internal sealed partial class ShorthandReader
             return;
         }
 
+        if (Now.Kind == TokenKind.Number && Next.IsWord("to") && Later(2).Kind == TokenKind.Number && shape is TimedShape work)
+        {
+            // Rest in proportion to the work: 1 to 2 is twice as long.
+            rest = new(Within(Now, Math.Round(work.Seconds * Later(2).Value / Math.Max(1, Now.Value)), 0, 3600, "Rest in seconds"));
+            at += 3;
+            return;
+        }
+
+        var first = Now;
         var seconds = Duration("How long is the rest?");
+        if (Now.Is('-') || Now.IsWord("to"))
+        {
+            // Less rest is the harder end.
+            at++;
+            var most = Duration("How long is the rest at most?");
+            rest = most > seconds ? new(seconds) { MostSeconds = most } : throw Wrong(first, "A band of rests rises, such as 2:00-3:00.");
+            return;
+        }
+
         if (!Now.Is('/'))
         {
             rest = new(seconds);
@@ -139,6 +157,12 @@ internal sealed partial class ShorthandReader
             return Within(token, token.Value * seconds, 0, 3600, "Rest in seconds");
         }
 
-        throw Wrong(token, UnitOf(token));
+        // The unit may be said once: 2-3 min.
+        if ((Now.Is('-') || Now.IsWord("to")) && Next.Kind == TokenKind.Number && Later(2).Kind == TokenKind.Word && TimeUnits.TryGetValue(Later(2).Text, out var later))
+        {
+            return Within(token, token.Value * later, 0, 3600, "Rest in seconds");
+        }
+
+        throw Unitless(token);
     }
 }

@@ -15,6 +15,8 @@ internal sealed partial class ShorthandReader
     }
 
     // A time without a unit: few are minutes, many are seconds.
+    private static ShorthandException Unitless(Token bare) => Doubtful(bare, UnitOf(bare), bare.Value <= MostBareMinutes ? ["min", "s"] : ["s", "min"], unit => (bare.Start + bare.Length, 0, " " + unit), unit => $"{bare.Text} {unit}");
+
     private static string UnitOf(Token bare) => bare.Value <= MostBareMinutes ? $"{bare.Text} min? Write {Figures.Clock(bare.Value * 60)}; or {bare.Text} s." : $"{bare.Text} s? Write {Figures.Clock(bare.Value)}; or {bare.Text} min.";
 
     private const double MostBareMinutes = 10;
@@ -43,8 +45,29 @@ internal sealed partial class ShorthandReader
     private ShorthandException Unknown(Token token, IEnumerable<string>? among = null, string what = "word")
     {
         var near = Nearest(token.Text, among ?? Keywords.Concat(EffortWords.Keys).Concat(Roles.Keys).Concat(Movements.Keys).Concat(DistanceUnits.Keys).Concat(TimeUnits.Keys).Concat(exerciseName is null ? context.Catalogue.Names : []));
-        return new(new(token.Start, token.Length, near is null ? $"“{token.Text}” is not a {what} known here." : $"“{token.Text}” is not known. Did you mean {near}?", near));
+        return new(new(token.Start, token.Length, near is null ? $"“{token.Text}” is not a {what} known here." : near.Equals(token.Text, StringComparison.OrdinalIgnoreCase) ? $"“{token.Text}” does not belong here." : $"“{token.Text}” is not known. Did you mean {near}?", near) { Choices = near is null ? [] : [new(near, (token.Start, token.Length, near))] });
     }
+
+    // A doubtful reading is asked about: each choice is the whole line with something put in.
+    private static ShorthandException Doubtful(Token token, string question, IReadOnlyList<string> words, Func<string, (int At, int Length, string Put)> with, Func<string, string>? label = null) =>
+        new(new(token.Start, token.Length, question) { Choices = [.. words.Select(w => new ShorthandChoice(label?.Invoke(w) ?? w, with(w)))] });
+
+    // A name nobody knows: a slip, or an exercise of the coach's own, of which only its kind is asked.
+    private ShorthandException Doubtful(Token token, string name, string? near, Token? slip = null)
+    {
+        if (name.Length is < 2 or > 80 || name.Contains('"', StringComparison.Ordinal))
+        {
+            return Wrong(token, $"“{name}” is not a name: it has 2 to 80 characters.");
+        }
+
+        var at = slip ?? token;
+        List<ShorthandChoice> choices = near is null || Keywords.Contains(near) ? [] : [new(near, (at.Start, at.Length, near))];
+        choices.AddRange(OwnKinds.Select(k => new ShorthandChoice($"my own: {k.Words}", (token.Start, token.Length, $"\"{name}\"")) { Ends = $" as {k.Kind.Word()}" }));
+        return new(new(at.Start, at.Length, near is null ? $"“{name}” is new. What sort of work is it?" : $"“{name}” is not known. Did you mean {near}? Or what sort of work is it?", near) { Choices = choices });
+    }
+
+    private static readonly (WorkKind Kind, string Words)[] OwnKinds =
+        [(WorkKind.Drill, "a drill"), (WorkKind.Jumps, "jumps or throws"), (WorkKind.Strength, "strength or trunk"), (WorkKind.Mobilise, "warming up"), (WorkKind.Acceleration, "sprinting"), (WorkKind.Conditioning, "conditioning")];
 
     private static ShorthandException Wrong(Token token, string message) => new(new(token.Start, token.Length, message));
 }

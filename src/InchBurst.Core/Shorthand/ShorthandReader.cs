@@ -35,7 +35,12 @@ internal sealed partial class ShorthandReader
     private IReadOnlyList<MeasureKind> log = [];
     private HeartBand? heart;
 
-    public ShorthandReader(string text, ShorthandContext context)
+    private int? leastSets;
+    private int? leastReps;
+    private RepShape? leastShape;
+    private int? usualTimes;
+
+    public ShorthandReader(LineText text, ShorthandContext context)
     {
         this.context = context;
         tokens = ShorthandTokens.Read(text);
@@ -43,7 +48,9 @@ internal sealed partial class ShorthandReader
 
     private Token Now => tokens[at];
 
-    private Token Next => tokens[Math.Min(at + 1, tokens.Count - 1)];
+    private Token Next => Later(1);
+
+    private Token Later(int by) => tokens[Math.Min(at + by, tokens.Count - 1)];
 
     public PlanLine Line()
     {
@@ -58,6 +65,7 @@ internal sealed partial class ShorthandReader
         }
 
         SettleShape();
+        SettleEffort();
         if (gates.Count > 0 && shape is RunShape run && gates[^1].Metres > run.Metres + 1e-6)
         {
             throw Wrong(lastGate, $"The gate at {gates[^1]} stands beyond the end of the run.");
@@ -83,6 +91,7 @@ internal sealed partial class ShorthandReader
             Cue = cue,
             Log = log,
             HeartRate = heart,
+            Least = leastSets is null && leastReps is null && leastShape is null ? null : new(leastSets, leastReps, leastShape),
         };
     }
 
@@ -98,9 +107,17 @@ internal sealed partial class ShorthandReader
 
         switch (token.Kind)
         {
-            case TokenKind.Number when Next.Is('%') && tokens[Math.Min(at + 2, tokens.Count - 1)].IsWord("max"):
-                Once("load", token);
-                load = new(LoadKind.Lift, Amount(1, 120, "A share of the maximum"), LoadUnit.PercentMaximum);
+            case TokenKind.Name when exerciseName is null:
+                (exercise, exerciseName) = (token.Exercise, token.Exercise!.Name);
+                at++;
+                break;
+            case TokenKind.Name:
+                throw Wrong(token, $"“{token.Text}” is a second piece of work; put it on a line of its own.");
+            case TokenKind.Number when ReadLift(token):
+                break;
+            case TokenKind.Number when Next.IsWord("sets", "set") && said.Contains("dose"):
+                Once("sets", token);
+                SetsAfter(Whole(token, 1, 20, "Sets"));
                 at += 2;
                 break;
             case TokenKind.Number or TokenKind.Clock:
@@ -109,6 +126,11 @@ internal sealed partial class ShorthandReader
                     : "That is a second piece of work; put it on a line of its own.");
                 Dose();
                 break;
+            case TokenKind.Symbol when token.Is('@') && Next.Kind == TokenKind.Number && Later(2).IsWord("kg", "lb"):
+                at++;
+                break;
+            case TokenKind.Symbol when (token.Is('-') || token.Is('+')) && Next.Kind == TokenKind.Number && Later(2).Is('%') && Later(3).IsWord("v"):
+                throw Doubtful(token, $"{Next.Text}% {(token.Is('-') ? "slower" : "faster")} by what?", (token.Is('-') ? ["sled", "chain", "band"] : ["tow"]), word => (token.Start, 0, word + " "));
             case TokenKind.Symbol when token.Is('@'):
                 Once("effort", token);
                 at++;
@@ -211,6 +233,21 @@ internal sealed partial class ShorthandReader
             at++;
             load = ReadLoad(loadKind, token);
         }
+        else if (token.IsWord("tempo") && Next.Kind == TokenKind.Word && Next.Text.All(c => char.IsAsciiDigit(c) || c == '-'))
+        {
+            // Down, hold, up in seconds: said to the athlete.
+            Once("cue", token);
+            cue = $"tempo {Next.Text}";
+            at += 2;
+        }
+        else if (token.IsWord("usual") && Next.Kind == TokenKind.Number)
+        {
+            // So many times the usual dose.
+            Once("dose", token);
+            at++;
+            usualTimes = Whole(Now, 1, 100, "Reps");
+            at++;
+        }
         else if (token.IsWord("x"))
         {
             throw Wrong(token, "A number must stand on both sides of the x.");
@@ -221,7 +258,7 @@ internal sealed partial class ShorthandReader
         }
         else
         {
-            throw Unknown(token);
+            throw exerciseName is not null && CatalogueMatch() is { } second ? Wrong(token, $"“{second.Exercise.Name}” is a second piece of work; put it on a line of its own.") : Unknown(token);
         }
     }
 
@@ -229,6 +266,12 @@ internal sealed partial class ShorthandReader
     {
         var first = at;
         while (Now.Kind == TokenKind.Word && (at == first || (!IsKeyword(Now) && !(Now.IsWord("in") && Next.IsWord("waves")) && CatalogueMatch() is null)))
+        {
+            at++;
+        }
+
+        // A slip in front of words that are a name by themselves: "ankel dribble".
+        if (Now.Kind == TokenKind.Name)
         {
             at++;
         }
@@ -244,7 +287,7 @@ internal sealed partial class ShorthandReader
         if (at - first > 1 && tokens.Skip(first).Take(at - first).FirstOrDefault(t => !context.Catalogue.Words.Contains(t.Text)) is { Length: > 0 } strange
             && tokens.Skip(first).Take(at - first).Any(t => context.Catalogue.Words.Contains(t.Text)))
         {
-            throw new ShorthandException(new(strange.Start, strange.Length, $"“{strange.Text}” is not known in “{name}”. A name of your own goes in quotation marks.", Nearest(strange.Text, context.Catalogue.Words)));
+            throw Doubtful(tokens[first] with { Length = last.Start + last.Length - tokens[first].Start }, name, Nearest(strange.Text, context.Catalogue.Words), strange);
         }
 
         var near = Nearest(name, context.Catalogue.Names.Concat(Keywords));
@@ -253,16 +296,7 @@ internal sealed partial class ShorthandReader
             near = Nearest(tokens[first].Text, Keywords);
         }
 
-        if (near is not null || name.Length < 3 || name.Length > 80)
-        {
-            throw new ShorthandException(new(
-                tokens[first].Start,
-                last.Start + last.Length - tokens[first].Start,
-                near is null ? $"“{name}” is not a known exercise. To use a name of your own, put it in quotation marks." : $"“{name}” is not known. Did you mean {near}? A name of your own goes in quotation marks.",
-                near));
-        }
-
-        exerciseName = name;
+        throw Doubtful(tokens[first] with { Length = last.Start + last.Length - tokens[first].Start }, name, near);
     }
 
     private static bool IsKeyword(Token token) =>

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using InchBurst.Core.Catalogue;
 
 namespace InchBurst.Core.Shorthand;
 
@@ -8,6 +9,7 @@ internal enum TokenKind
     Number,
     Clock,
     Word,
+    Name,
     Quoted,
     Times,
     Symbol,
@@ -17,6 +19,9 @@ internal enum TokenKind
 /// <summary>A piece of a shorthand line with its place in the text.</summary>
 internal readonly record struct Token(TokenKind Kind, string Text, double Value, int Start, int Length)
 {
+    /// <summary>The exercise a name stands for.</summary>
+    public Exercise? Exercise { get; init; }
+
     public bool Is(char symbol) => Kind == TokenKind.Symbol && Text[0] == symbol;
 
     public bool IsWord(params string[] words)
@@ -28,9 +33,10 @@ internal readonly record struct Token(TokenKind Kind, string Text, double Value,
 
 internal static partial class ShorthandTokens
 {
-    public static List<Token> Read(string line)
+    /// <summary>The tokens of a line, placed where they were typed.</summary>
+    public static List<Token> Read(LineText line)
     {
-        var text = Normalise(line);
+        var text = line.Text;
         var tokens = new List<Token>();
         var at = 0;
         while (at < text.Length)
@@ -42,27 +48,27 @@ internal static partial class ShorthandTokens
             }
 
             var afterNumber = tokens.Count > 0 && tokens[^1].Kind is TokenKind.Number;
-            var token = One(text, at, afterNumber);
-            tokens.Add(token);
+            var token = One(line, at, afterNumber);
             at += token.Length;
+            var (start, length) = line.Source(token.Start, token.Length);
+            tokens.Add(token with { Start = start, Length = length });
         }
 
-        tokens.Add(new(TokenKind.End, "", 0, line.Length, 0));
+        tokens.Add(new(TokenKind.End, "", 0, line.Source(text.Length, 0).Start, 0));
         return tokens;
     }
 
-    // Every replacement keeps the length, so that places in the text stay true.
-    private static string Normalise(string line) =>
-        line.Replace('–', '-').Replace('−', '-').Replace('—', '-').Replace('×', 'x').Replace('“', '"').Replace('”', '"').Replace('’', '\'').Replace('·', ';');
-
-    private static Token One(string text, int at, bool afterNumber)
+    private static Token One(LineText line, int at, bool afterNumber)
     {
+        var text = line.Text;
+        if (line.KeptAt(at) is { } kept)
+        {
+            return new(kept.IsQuote ? TokenKind.Quoted : TokenKind.Name, kept.Text, 0, at, 1) { Exercise = kept.Exercise };
+        }
+
         if (text[at] == '"')
         {
-            var end = text.IndexOf('"', at + 1);
-            return end < 0
-                ? new(TokenKind.Symbol, "\"", 0, at, 1)
-                : new(TokenKind.Quoted, text[(at + 1)..end], 0, at, end - at + 1);
+            return new(TokenKind.Symbol, "\"", 0, at, 1);
         }
 
         if (afterNumber && TimesSign().Match(text, at) is { Success: true } times)

@@ -107,6 +107,8 @@ internal static class ShorthandWords
         ["easy"] = 50,
         ["steady"] = 70,
         ["brisk"] = 80,
+        ["relaxed"] = 90,
+        ["fast"] = 95,
         ["full"] = 100,
     };
 

@@ -1,0 +1,299 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using InchBurst.Core.Catalogue;
+
+namespace InchBurst.Core.Shorthand;
+
+/// <summary>One way people write something, and how the language writes it.</summary>
+/// <param name="Pattern">What is looked for.</param>
+/// <param name="With">What stands in its place.</param>
+/// <param name="Example">A line that is written so; every one of them is a test.</param>
+/// <param name="Reads">The same line in the language's own words.</param>
+internal sealed record Habit(Regex Pattern, string With, string Example, string Reads);
+
+/// <summary>
+/// How coaches write lines, brought into the language's own words one habit after another, in the order of the table. A line that is written
+/// as the program prints it needs none of them.
+/// </summary>
+public static class LineHabits
+{
+    // Pieces of patterns: a number, units of length and of time, a time, a time or a band of times, an exercise or quoted text.
+    private const string One = @"\d{1,6}(?:\.\d{1,4})?";
+    private const string D = One + @"(?:\s*-\s*" + One + ")?";
+    private const string U = @"(?:metres?|meters?|mtrs?|m|yards?|yds?|yd|feet|foot|ft)(?![\p{L}\d])";
+    private const string T = @"(?:seconds?|secs?|s|minutes?|mins?|min)(?![\p{L}\d])";
+    private const string Time = @"(?:\d{1,3}:[0-5]\d|" + D + @"\s*" + T + ")";
+    private const string Times = @"(?:(?:\d{1,3}:[0-5]\d|" + D + @")\s*(?:-|to)\s*)?" + Time;
+    private const string Name = LineText.KeptClass;
+    private const string Count = @"(?>\d{1,3}(?:-\d{1,3})?)(?![\d.:])";
+    private const string Resting = @"(?:rests?|recovery|recoveries|recover|recov|rec|pauses?|breaks?|breather|r)(?!\p{L})";
+    private const string Role = @"(?:build|fly|fast|float|slow|up|back|run)(?![\p{L}\d])";
+    private const string Stretch = @"(?:" + D + @"\s*" + U + @"(?:\s*" + Role + @")?|" + D + @"\s*" + Role + ")";
+    private const string Chain = @"(?:" + D + @"\s*(?:" + U + @")?\s*(?:" + Role + @")?\s*\+\s*)*" + Stretch;
+    private const string Runs = @"(?:sprints?|dash(?:es)?|runs?|efforts?|reps?|times|bouts?|goes|accelerations?|accels?)(?![\p{L}\d])";
+    private const string B = @"(?<![\p{L}\d])";
+    private const string E = @"(?![\p{L}\d])";
+
+    private const string Beginning = @"(?<=^\s*|[,;]\s*|of\s+|x\s+)";
+    private const string InWords = @"(?=\s+(?:(?:x|sets?|reps?|sprints?|runs?|rounds?|times|passes)" + E + @"|\d))";
+    private const string NoNumberBefore = @"(?<!\d\s*(?:" + U + @")?\s*)" + B;
+
+    private static Habit Of(string pattern, string with, string example, string reads) => new(new(pattern, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1)), with, example, reads);
+
+    /// <summary>For each habit a line that has it, and the same line in the language's own words.</summary>
+    public static IReadOnlyList<(string Typed, string Reads)> Examples => [.. BeforeNames.Concat(AfterNames).Select(h => (h.Example, h.Reads))];
+
+    /// <summary>Habits that hold words which might be taken for a name of an exercise; they come before names are looked for.</summary>
+    internal static IReadOnlyList<Habit> BeforeNames { get; } =
+    [
+        // Abbreviations and numbers in words.
+        Of(B + @"(?:sl|1[- ]leg(?:ged)?)" + E, "single-leg", "SL hops 2 x 5", "single-leg hop for distance 2 x 5"),
+        Of(B + @"mb" + E, "med-ball", "MB slams 3 x 5", "slam 3 x 5"),
+        Of(B + @"bb" + E, "barbell", "BB squats 3 x 5", "squat 3 x 5"),
+        Of(Beginning + "two" + InWords, "2", "two sets of 4 x 20 m", "2 x 4 x 20 m"),
+        Of(Beginning + "three" + InWords, "3", "three 20 m sprints", "3 x 20 m"),
+        Of(Beginning + "four" + InWords, "4", "four x 20 m", "4 x 20 m"),
+        Of(Beginning + "five" + InWords, "5", "five sprints of 20 m", "5 x 20 m"),
+        Of(Beginning + "six" + InWords, "6", "six reps of 20 m", "6 x 20 m"),
+        Of(Beginning + "eight" + InWords, "8", "eight runs of 20 m", "8 x 20 m"),
+        Of(Beginning + "ten" + InWords, "10", "ten x 10 m", "10 x 10 m"),
+        Of(@"^\s*(" + Count + @")\s+(" + D + @"\s*" + U + @")\s*(?:sprints?|dash(?:es)?|runs?|efforts?)" + E, "$1 x $2 ", "4 20 m sprints", "4 x 20 m"),
+        Of(@"^\s*(" + Count + @")\s+(\d+)s" + E, "$1 x $2 ", "4 20s", "4 x 20 m"),
+
+        // From so much to so much.
+        Of(@"(\d)\s*(?:to|or)\s*(\d+(?:\.\d+)?)(?=\s*(?:x|sets?|reps?|times|" + U + "|" + T + "))", "$1-$2", "2 to 4 x 20 m", "2-4 x 20 m"),
+
+        Of(@"(?<=[\d\s]" + U + @")\s+(\d{1,2}'|\d{1,3}(?:″|''))\s*$", " rest $1", "5x20m 3'", "5 x 20 m rest 3:00"),
+
+        // Times.
+        Of(@"(\d)\s*'\s*([0-5]\d)\s*(?:″|'')?" + E, "$1:$2", "5 x 20 m rest 1'30", "5 x 20 m rest 1:30"),
+        Of(@"(\d)\s*(?:″|'')", "$1 s ", "5x20m rest 75\"", "5 x 20 m rest 1:15"),
+        Of(@"(\d)\s*'(?!\p{L})", "$1 min ", "5x20m rest 3'", "5 x 20 m rest 3:00"),
+        Of(@"(\d)\s*(?:minutes?|mins?|min|m)\s*(?:and\s*)?([0-5]\d)\s*(?:seconds?|secs?|s)" + E, "$1:$2", "5 x 20 m rest 1 min 30 s", "5 x 20 m rest 1:30"),
+        Of(B + @"(?:a\s+)?half (?:a )?minute" + E, "30 s", "6 x 20 m half a minute rest", "6 x 20 m rest 0:30"),
+        Of(B + @"(?:a|one) minute" + E, "1 min", "6 x 20 m a minute rest", "6 x 20 m rest 1:00"),
+        Of(@"½", "1/2", "4 x 60 m ½ pace", "4 x 60 m @50%"),
+
+        // Rest.
+        Of(@"(?:" + Resting + @"\s*(?:is|of|:|=|-)?\s*)?(?:w/|with|on|the)?\s*" + B + @"\(?(?:an?\s+)?(?:easy\s+|slow\s+)?walk(?:ing|s)?[ -]?backs?" + E + @"(?:\s+to (?:the )?start)?(?:\s+(?:(?:as|for)\s+)?(?:the\s+)?" + Resting + @")?\)?", " rest walk-back ", "6x40m, walk-back recovery", "6 x 40 m rest walk-back"),
+        Of(B + @"(?:w/|with|and|on)?\s*(?:full|complete)\s+" + Resting + @"(?!\s*(?:\d|walk))", " rest 1:00/10 m ", "4 x 30 m full recovery", "4 x 30 m rest 1:00/10 m"),
+        Of(@"(?:" + Resting + @"\s*(?:is|of|:|=)?\s*)?" + B + "(" + Time + @")\s*(?:" + Resting + @"\s*)?(?:per|for (?:each|every)|each|every|/)\s*(" + D + @")\s*(" + U + @")(?:\s*run)?", " rest $1/$2 $3 ", "4 x 20 m rest 90 s per 10 m", "4 x 20 m rest 1:30/10 m"),
+        Of(@"(?:" + Resting + @"\s*(?:is|of|:|=)?\s*)?" + B + "(" + Time + @")\s*(?:" + Resting + @"\s*)?(?:between|after|btw)\s*(?:each\s+)?(?:reps?|runs?)\s*(?:,|and|/|;)?\s*(" + Time + @")\s*(?:" + Resting + @"\s*)?(?:between|after|btw)\s*(?:each\s+)?sets?", " rest $1/$2 ", "2 sets of 3 x 30 m, 2 min between reps, 5 min between sets", "2 x 3 x 30 m rest 2:00/5:00"),
+        Of(B + Resting + @"\s*(" + Time + @")\s*(?:between reps)?\s*(?:,|and|/|;)\s*(" + Time + @")\s*(?:" + Resting + @"\s*)?between sets", " rest $1/$2 ", "2 x 3 x 30 m rest 2 min, 5 min between sets", "2 x 3 x 30 m rest 2:00/5:00"),
+        Of(B + @"(?:w/|with|on)?\s*(" + Times + @")\s*(?:" + Resting + @"\s*)?(?:between|in between|btw|after)" + E + @"(?:\s*(?:the|each|every|all)" + E + @")?(?:\s*(?:reps?|runs?|sprints?|efforts?|one|them)" + E + ")?", " rest $1 ", "5 x 30 m 2 min between reps", "5 x 30 m rest 2:00"),
+        Of(@"\(\s*(?:" + Resting + @"\s*)?(" + Times + @")(?:\s*" + Resting + @")?\s*\)", " rest $1 ", "5x20 (1:30)", "5 x 20 m rest 1:30"),
+        Of(B + Resting + @"\s*(?:is|of|:|=|for|-)?\s*(" + Times + ")", " rest $1 ", "5 x 30 m r 90s", "5 x 30 m rest 1:30"),
+        Of(B + @"(?:w/|with|on|and)?\s*" + B + @"(?<!rest\s*)(?<!\d\s*/\s*)(" + Times + @")\s*(?:of\s+|as\s+)?(?:a\s+)?" + Resting + @"(?!\s*(?:is|of|:|=)?\s*\d)", " rest $1 ", "6 sprints of 20m, 2 min rest", "6 x 20 m rest 2:00"),
+
+        // Stretches that hold the name of an exercise.
+        Of(@"(" + D + @"\s*(?:" + U + @")?)\s*(?:slow(?:ing)?[ -]?down|slowing|decel(?:eration|erate|erating)?|brak(?:e|ing)|coast(?:ing)?|ease[ -]?(?:off|down))" + E, "$1 slow", "4 x 25m build 10m fly 20m slow down", "4 x 25 build + 10 fly + 20 m slow"),
+        Of("(" + D + @"\s*" + U + @")\s*(?:build(?:ing)?[- ]?up|run[- ]?in)\s*(?=[+,]|then|and|into|\d)", "$1 build ", "3 x 20 m build-up + 10 m fly", "3 x 20 build + 10 m fly"),
+
+        Of(@"\(\s*(" + Time + @")\s*/\s*(" + Time + @")\s*\)", " rest $1/$2 ", "2 x 4 x 20m (2'/5')", "2 x 4 x 20 m rest 2:00/5:00"),
+        Of(B + @"r\s*(?=\d+\s*$)", " rest ", "4 x 20 m r 90 s", "4 x 20 m rest 1:30"),
+        Of(@"(?<=\d\s*" + U + @"[^;]*)(?:,|" + B + @"(?:w/|with))\s*(" + Time + @")\s*$", " rest $1 ", "10 x 100 m, 60s", "10 x 100 m rest 1:00"),
+
+        // Starts; those the catalogue holds as exercises are found by their names.
+        Of(B + @"(?:from\s+)?(?:an?\s+|the\s+)?([34])[ -]?(?:points?|pts?)(?:[ -](?:starts?|stance|position))?" + E, " from $1-point ", "6x10m 3 point start", "6 x 10 m from 3-point"),
+        Of(B + @"(?:from\s+)?(?:an?\s+|the\s+)?(?:2|two)[ -]?(?:points?|pts?)(?:[ -](?:starts?|stance))?" + E, " from standing ", "4 x 20 m 2-point start", "4 x 20 m from standing"),
+        Of(B + @"from\s+(?:an?\s+|the\s+)?(three|four)[ -]point(?:\s+(?:starts?|stance))?" + E, " from $1-point ", "4 x 20 m from a three point stance", "4 x 20 m from 3-point"),
+        Of(B + @"from\s+(?:an?\s+|the\s+)?(standing|falling|prone|lateral|moving|rolling|kneeling|half[- ]kneeling)(?:\s+(?:starts?|position))?" + E, " from $1 ", "4 x 20 m from a standing start", "4 x 20 m from standing"),
+        Of(B + @"from\s+(?:an?\s+|the\s+)?(?:lying|push[- ]?up|belly|on the (?:belly|stomach))(?:\s+(?:down|starts?|position))?" + E, " from prone ", "4 x 10 m from push-up position", "4 x 10 m from prone"),
+        Of(@"^\s*(half[- ]kneeling|kneeling|prone|standing)\s+(?=\d)", " from $1 ", "half kneeling 4 x 10 m", "4 x 10 m from half-kneeling"),
+        Of(B + @"(?<!half[- ])kneeling starts?" + E, " from kneeling ", "kneeling starts 4x10m", "4 x 10 m from kneeling"),
+        Of(B + @"(?:from\s+|off\s+|out of\s+|in\s+|with\s+)?(?:the\s+|starting\s+)*blocks" + E + @"(?!\s*starts?)", " from blocks ", "blocks 4x30m", "4 x 30 m from blocks"),
+
+        // Loads that hold words of exercises.
+        Of(B + @"(?:up|on)\s+(?:an?\s+|the\s+)?(?:slight\s+|short\s+|steep\s+|gentle\s+)?(?:hill|slope|incline)" + E, " uphill ", "5 x 25 m up a hill", "5 x 25 m uphill"),
+        Of(@"(" + D + @")\s*%\s*(?:of\s+)?(?:bw|bm|body[ -]?(?:weight|mass))" + E, " $1%bm ", "5 x 15m sled 30% bodyweight", "5 x 15 m sled 30%bm"),
+        Of(@"(?<![-+])(" + D + @")\s*%\s*(?:slower|speed loss|velocity loss|velocity decrement|loss of speed)" + E, " -$1%v ", "5 x 15 m sled 20% slower", "5 x 15 m sled -20%v"),
+        Of(@"(?<![-+])(" + D + @")\s*%\s*(?:faster|overspeed)" + E, " +$1%v ", "3 x 30 m tow 5% faster", "3 x 30 m tow +5%v"),
+        Of(@"(?:@|at)?\s*((?:" + D + @"\s*(?:,|/|-|to)\s*)*" + D + @")\s*%\s*(?:of\s+)?(?:(?:his|her|their|your|the)\s+)?(?:1?[ -]?rm|one[- ]rep(?:etition)? max(?:imum)?|max(?:imum)?)" + E, " $1% max ", "squat 3 x 5 at 80% 1RM", "squat 3 x 5 80% max"),
+        Of(B + @"(?:resistance bands?|bungees?|elastic(?: cord)?|cord|banded)" + E, " band ", "3 x 10 m bungee", "3 x 10 m band"),
+        Of(B + @"(?:chute)" + E, " parachute ", "3 x 30 m chute", "3 x 30 m parachute"),
+        Of(B + @"(?:weighted|weight)[ -]vest" + E, " vest ", "3 x 20 m weighted vest 5 kg", "3 x 20 m vest 5 kg"),
+    ];
+
+    /// <summary>Habits around the names of exercises, once those are known.</summary>
+    internal static IReadOnlyList<Habit> AfterNames { get; } =
+    [
+        // Sides.
+        Of(B + @"(?:on\s+)?(?:each|per|a|ea\.?|every|both|either)\s+(?:sides?|legs?|arms?|ways?|foot|feet|directions?)" + E, " each side ", "leg swings 12 each leg", "leg swing forwards 1 x 12 reps each side"),
+        Of(B + @"(?:l\s*[/&+]\s*r|r\s*[/&+]\s*l|left\s*(?:and|&|/|\+)\s*right|right\s*(?:and|&|/|\+)\s*left|(?<=\d\s*)each(?=\s*(?:$|,|;)))" + E, " each side ", "4x20m l/r", "4 x 20 m each side"),
+
+        // For whom.
+        Of(@"(?<!for\s+)" + B + @"(low|high)[ -]minutes?(?:\s+(?:group|players|only))?" + E, " for $1 minutes ", "4 x 20 m low minutes group", "4 x 20 m for low minutes"),
+
+        // Loads.
+        Of(B + @"(?:overspeed|assisted)(?:\s+(?:runs?|sprints?))?" + E, " tow ", "overspeed 3 x 30 m", "3 x 30 m tow"),
+        Of(@"(" + D + @")\s*(?:kgs|kilos?|kilograms?)" + E, "$1 kg", "squat 4 x 3 100 kilos", "squat 4 x 3 100 kg"),
+        Of(@"(" + D + @")\s*(?:lbs|pounds?)" + E, "$1 lb", "squats 4x3 225 lbs", "squat 4 x 3 225 lb"),
+        Of(@"(" + D + @")\s*(kg|lb)\s*(?:on (?:a |the )?)?(sled|chain|vest)" + E, " $3 $1 $2 ", "5 x 15 m 25 kg sled", "5 x 15 m sled 25 kg"),
+        Of(B + @"(sled|chain|vest)\s*(?:with|at|of|,|:|loaded with|@|plus)\s*(?=[-+]?\d)", " $1 ", "5 x 15 m sled with 25 kg", "5 x 15 m sled 25 kg"),
+        Of(B + @"(heavy|light|medium)\s+(sled|chain|band)" + E, " $2 $1 ", "3 x 10 m light band", "3 x 10 m band light"),
+        Of(@"(" + D + @")\s*%\s*(?:grade|gradient|slope|incline|uphill|hill)" + E, " uphill $1% ", "5 x 25 m 6% grade", "5 x 25 m uphill 6%"),
+        Of(B + @"(?:on\s+)?(?:an?\s+|the\s+)?(?:hills?|incline)" + E + @"(?:\s*of\s*)?", " uphill ", "5 x 25m hill walk back", "5 x 25 m uphill rest walk-back"),
+        Of(@"(?<!%\s*)(?<!\d\s*)" + B + @"(?:body[ -]?weight|bw)" + E + @"(?:\s*only)?", " ", "bodyweight squats 3 x 10", "squat 3 x 10 reps"),
+
+        // Gates and what is written down.
+        Of(B + @"(?:with\s+)?(?:timed|times?|splits?|timing(?:\s*gates?)?|timing lights?|beams?|marks?|gates?)\s*(?:at|on|:|of)?\s*(?=\d)(?!\d+\s*x)", " gates ", "3 x 40m timed at 10, 20, 40", "3 x 40 m gates 10,20,40"),
+        Of(@"(?<=gates\s[\d.,/&\s]*(?:(?:m|yd)\s*)?)(?<=\d\s*(?:m|yd)?)\s*(?:/|&|and|then)\s*(?=\d)", ",", "20m gates 5/10/20", "20 m gates 5,10,20"),
+        Of(B + @"(?:timed|time it|for time|clocked|on the clock|time them)" + E, " log time ", "3 x 30 m timed", "3 x 30 m log time"),
+
+        Of(B + @"at\s*(?=" + D + @"\s*(?:kg|lb)" + E + ")", "", "squat 3 x 5 at 80kg", "squat 3 x 5 80 kg"),
+
+        // Sets and reps.
+        Of(@"x\s*\(([^()]*)\)", "x $1 ", "2 x (3 x 40 yd)", "2 x 3 x 40 yd"),
+        Of(B + "(" + Count + @")\s*sets?\s*(?:of|x|:)?\s*\(([^()]*)\)", "$1 x $2 ", "3 sets of (4 x 15 m)", "3 x 4 x 15 m"),
+        Of(@"x\s*(" + Count + @")\s*(?:reps?)?\s*,?\s*(?:for\s+)?(" + Count + @")\s*sets?" + E, " $2 x $1 ", "pogo hops x10 3 sets", "pogo hops 3 x 10 reps"),
+        Of(B + "(" + Count + @")\s*sets?\s*(?:of|x|,|:)?\s*(" + Count + @")\s*(?:" + Runs + @"\s*)?(?:of|x|,|at|over)?\s*(?=" + D + @"\s*(?:" + U + "|" + T + "))", " $1 x $2 x ", "3 sets 5 reps 10 m rest 1 min", "3 x 5 x 10 m rest 1:00"),
+        Of(B + "(" + Count + @")\s*sets?\s*(?:of|x|,|:)?\s*(" + Count + @")\s*(?:reps?)?\s*(?:of\s*)?(?=" + Name + ")", " $1 x $2 ", "2 sets of 10 squats", "squat 2 x 10 reps"),
+        Of(B + "(" + Count + @")\s*sets?\s*(?:of|x|:)?\s*(?=\d)", " $1 x ", "squat 3 sets of 8", "squat 3 x 8 reps"),
+        Of("(" + Chain + @")\s*,?\s*(?<!x\s*\d{1,3}\s*" + U + @"\s*)(" + Count + @")\s*(?:reps?|times|sprints?|runs?)\s*(?=$|,|rest|@|from)", "$2 x $1 ", "20m, 6 reps", "6 x 20 m"),
+        Of(B + "(" + Count + @")\s*x?\s*" + Runs + @"\s*(?:of|x|at|over|,|@)?\s*(?=" + D + @"\s*(?:" + U + "|" + T + "))", " $1 x ", "5 reps of 25 m", "5 x 25 m"),
+        Of(B + "(" + Count + @")\s*" + Runs + @"\s*(?:of|x)\s*(?=\d)", " $1 x ", "6 sprints of 20", "6 x 20 m"),
+        Of(B + "(" + Count + @")\s*(?:reps?|passes|pass|goes|times|rounds?)\s*(?:of|x)\s*(" + Name + ")", " $2 usual $1 ", "4 reps of A-skip", "A-skip 4 x 15 m"),
+        Of(@"^\s*(" + Count + @")\s*(?:x|of)?\s*(" + Name + @")\s*(?:of|for|x|,|over)?\s*(?=" + D + @"\s*(?:" + U + "|" + T + "))", " $2 $1 x ", "4 build ups 40 m", "build-up 4 x 40 m"),
+        Of(@"^\s*(" + Count + @")\s*(?:x|of)?\s*(" + Name + @")(?!\s*(?:x\s*)?\d)", " $2 usual $1 ", "4 build ups", "build-up 4 x 30 m"),
+        Of("((?:" + Chain + "|" + D + @"\s*" + T + @"))\s*(sled|chain|band|vest|uphill|downhill|tow|parachute|partner|each side|" + Name + @")\s*x\s*(" + Count + @")(?!\s*(?:" + U + "|" + T + "|x))", "$3 x $1 $2 ", "20m sled x 4", "4 x 20 m sled"),
+        Of("(" + Name + @")\s*x\s*(" + Count + @")\s*(passes|pass|reps?|jumps|hops|contacts|throws)" + E, " $1 $2 $3 ", "mini hurdles x 6 passes", "mini-hurdle run 6 passes"),
+        Of(@"(from\s+[\w-]+)\s*x\s*(" + Count + @")\s*,?\s*(?=" + D + @"\s*" + U + ")", " $1 $2 x ", "3 point starts x 4 15m", "4 x 15 m from 3-point"),
+        Of("(" + Name + @")\s*x\s*(" + Count + @")\s*,?\s*(?:of|x)?\s*(?=" + D + @"\s*(?:" + U + "|" + T + "))", " $1 $2 x ", "A skip x 2 20m", "A-skip 2 x 20 m"),
+        Of("(" + Name + @")\s*x\s*(" + Count + @")(?!\s*(?:x|" + U + "|" + T + "))", " $1 usual $2 ", "broad jump x 3", "broad jump 1 x 3 reps"),
+
+        // Flying runs.
+        Of(@"^([^+]*?)(?<![\d.])((?:[5-9]|\d\d+)(?:\.\d+)?)\s*(?:flyings?|flys|flies|fly)" + E + @"(?!.*(?:\+|\d\s*(?:build|slow)))", "$1 fly $2 ", "3 x 10 fly", "3 x 20 build + 10 fly + 20 m slow"),
+        Of(@"^\s*([1-4])\s*(?:x\s*)?(?:flyings?|flys|flies|fly)(?:\s*(?:runs?|sprints?))?\s*$", "$1 x fly 10", "3 flys", "3 x 20 build + 10 fly + 20 m slow"),
+        Of(@"^\s*(" + Count + @")\s+(flyings?|fly)\s*(?=\d)", "$1 x $2 ", "4 flying 10s", "4 x 20 build + 10 fly + 20 m slow"),
+        Of(B + @"max(?:imum|imal)?[ -]?vel(?:ocity)?(?:\s*(?:runs?|sprints?))?\s*:?\s*(?=\d)", " fly ", "max velocity 3 x 20 m", "3 x 30 build + 20 fly + 20 m slow"),
+        Of(@"(" + D + @")\s*(" + U + @")\s*(?:at\s+)?max(?:imum|imal)?[ -]?vel(?:ocity)?" + E, " fly $1 $2 ", "3 x 20 m max velocity", "3 x 30 build + 20 fly + 20 m slow"),
+        Of(@"(?<![\d+]\s*(?:" + U + @")?\s*)" + B + @"(?:flyings?|flys|flies|fly)\s*(?:runs?\s*|sprints?\s*)?([1-9])\s*x\s*(?=\d\d)(?!.*\+)", " $1 x fly ", "fly 3 x 20 m", "3 x 30 build + 20 fly + 20 m slow"),
+        Of(@"(" + D + @")\s*(" + U + @")\s*(?:flyings?|flys|flies|fly)(?:\s*(?:sprints?|runs?|zone))?((?:\s*x\s*\d+)?)\s*(?:with|w/|off|from|after|,)\s*(?:an?\s+)?(" + D + @")\s*(" + U + @")?\s*(?:run[- ]?in|build(?:[- ]?up)?|lead[- ]?in|run[- ]?up|acceleration|approach|rolling(?: start)?)" + E, " $4 build + $1 $2 fly $3 ", "20m flying w/ 30m run-in", "30 build + 20 m fly"),
+        Of(B + @"(?:flyings?|flys|flies|fly)\s*(" + D + @")\s*s?\s*(" + U + @")?((?:\s*x\s*\d+)?)\s*(?:with|w/|off|from|after|,)\s*(?:an?\s+)?(" + D + @")\s*(" + U + @")?\s*(?:run[- ]?in|build(?:[- ]?up)?|lead[- ]?in|run[- ]?up|acceleration|approach|rolling(?: start)?)" + E, " $4 build + $1 $2 fly $3 ", "fly 20 x 3 with 30 build", "3 x 30 build + 20 m fly"),
+        Of(@"(?<!\+\s*)(?<!build\s*,?\s*(?:then|and|into)?\s*)(?<![\d.])((?:10|[1-9])(?:\.\d+)?)\s*(" + U + @")\s*(?:flyings?|flys|flies|fly)" + E + @"(?:\s*(?:sprints?|runs?|zone)" + E + @")?(?!\s*(?:\+|\d|,\s*\d))", " 20 build + $1 fly + 20 $2 slow ", "3 x 10 m fly", "3 x 20 build + 10 fly + 20 m slow"),
+        Of(@"(?<!\+\s*)(?<!build\s*,?\s*(?:then|and|into)?\s*)(?<![\d.])(" + D + @")\s*(" + U + @")\s*(?:flyings?|flys|flies|fly)" + E + @"(?:\s*(?:sprints?|runs?|zone)" + E + @")?(?!\s*(?:\+|\d|,\s*\d))", " 30 build + $1 fly + 20 $2 slow ", "3 x 20 m fly", "3 x 30 build + 20 fly + 20 m slow"),
+        Of(NoNumberBefore + @"(?:flyings?|flys|flies|fly)\s*((?:10|[1-9])(?![\d.]))\s*(" + U + @")(?!.*\+)", " 20 build + $1 fly + 20 $2 slow ", "3 x fly 10 yd", "3 x 20 build + 10 fly + 20 yd slow"),
+        Of(NoNumberBefore + @"(?:flyings?|flys|flies|fly)\s*((?:10|[1-9])(?![\d.]))\s*s?" + E + @"(?!.*\+)", " 20 build + $1 fly + 20 slow ", "flying 10s x 3", "3 x 20 build + 10 fly + 20 m slow"),
+        Of(NoNumberBefore + @"(?:flyings?|flys|flies|fly)\s*(" + D + @")\s*(" + U + @")(?!.*\+)", " 30 build + $1 fly + 20 $2 slow ", "3 x fly 20 yd", "3 x 30 build + 20 fly + 20 yd slow"),
+        Of(NoNumberBefore + @"(?:flyings?|flys|flies|fly)\s*(" + D + @")\s*s?" + E + @"(?!.*\+)", " 30 build + $1 fly + 20 slow ", "flying 20s x 3", "3 x 30 build + 20 fly + 20 m slow"),
+
+        // Stretches with words for what they are for, and without a plus between.
+        Of(@"(" + D + @"\s*(?:" + U + @")?)\s*(?:run[- ]?in|build(?:ing)?[- ]?up|lead[- ]?in|run[- ]?up|accel(?:eration|erate|erating)?)" + E, "$1 build", "3 x 20 m run-in + 10 m fly", "3 x 20 build + 10 m fly"),
+        Of(@"(" + D + @"\s*(?:" + U + @")?)\s*(?:flying|zone|fly zone|flat out zone)" + E, "$1 fly", "3 x 20 m build + 10 m zone", "3 x 20 build + 10 m fly"),
+        Of("(" + Stretch + @")\s*(?:,|then|and|into|/|->|>)?\s*(?=" + D + @"\s*(?:" + U + @")?\s*(?:build|fly|fast|float|slow|up|back)" + E + ")", "$1 + ", "3 x 10 fast 10 float 10 fast", "3 x 10 fast + 10 float + 10 m fast"),
+        Of(@"(" + D + @")\s*(" + U + @")?\s*down\s*(?:and|&|,)?\s*back" + E + @"(?!\s*with)", "$1 $2 up + $1 $2 back", "4 x 20 m down and back", "4 x 20 up + 20 m back"),
+        Of(@"(" + D + @")\s*(" + U + @")?\s*(?:there|out)\s*(?:and|&|,)?\s*back" + E, "$1 $2 up + $1 $2 back", "4 x 20 m out and back", "4 x 20 up + 20 m back"),
+        Of(@"(" + D + @")\s*(" + U + @")?\s*down\s*with\s*(?:an?\s*)?(\p{L}+)\s*(?:,|and|&|;)?\s*back\s*with\s*(?:an?\s*)?(\p{L}+)", "$1 $2 up $3 + $1 $2 back $4", "2 x 20 m down with skip, back with jog", "2 x 20 up skip + 20 m back jog"),
+
+        // How many, after what.
+        Of("(" + Chain + @")\s*(?:(?:sprints?|dash(?:es)?|runs?)\s*)?x\s*(" + Count + @")(?!\s*(?:" + U + "|" + T + @"|x|\+))(?:\s*(?:reps?|times)" + E + ")?", "$2 x $1", "30m x 5", "5 x 30 m"),
+        Of("(" + D + @"\s*" + T + @")\s*x\s*(" + Count + @")(?!\s*(?:" + U + "|" + T + @"|x|\+))(?:\s*(?:reps?|times)" + E + ")?", "$2 x $1", "30 s x 6 @70%", "6 x 30 s @70%"),
+
+        Of("^([^x]*?)(" + Chain + @")([^x]*?)\s*,?\s*x\s*(" + Count + @")\s*(?:(?:reps?|times)" + E + @")?\s*$", "$1 $4 x $2 $3", "20 m, walk back, x 6", "6 x 20 m rest walk-back"),
+
+        // Work and rest by the clock.
+        Of(@"(" + D + @")\s*(?:on)\s*[,/&]?\s*(?:and\s*)?(" + D + @")\s*(?:off)" + E, "$1 s on $2 s off", "20 on 40 off x 6", "6 x 20 s rest 0:40"),
+        Of(@"(" + Time + @")\s*(?:on|work|hard)\s*[,/&]?\s*(?:and\s*)?(" + Time + @")\s*(?:off|rest|easy)" + E + @"\s*,?\s*x\s*(" + Count + ")", " $3 x $1 rest $2 ", "30 s on, 30 s off x 8", "8 x 30 s rest 0:30"),
+        Of(@"(" + Time + @")\s*(?:on|work|hard)\s*[,/&]?\s*(?:and\s*)?(" + Time + @")\s*(?:off|rest|easy)" + E, " $1 rest $2 ", "8 x 30 s on 30 s off", "8 x 30 s rest 0:30"),
+        Of(@"^\s*(\d\d)\s*/\s*(\d\d)\s*(?:s" + E + @")?\s*x\s*(" + Count + ")", " $3 x $1 s rest $2 s ", "30/30 x 8", "8 x 30 s rest 0:30"),
+        Of(@"(" + Count + @"\s*x\s*)(" + D + @")\s*/\s*(" + D + @")\s*(seconds?|secs?|s|minutes?|mins?|min)" + E, "$1$2 $4 rest $3 $4", "10 x 15/15 s", "10 x 15 s rest 0:15"),
+        Of(B + @"(?:rest\s*)?(?:work[ /:-]*rest|w:r|ratio)?\s*(?:of\s*)?(?<![\d:])(\d):(\d)(?![\d:])(?:\s*(?:work[ /:-]*rest|ratio|rest))?", " rest $1 to $2 ", "8 x 30 s 1:1", "8 x 30 s rest 0:30"),
+
+        // Effort.
+        Of(@"(\d)\s*(?:percent|per cent|pct)" + E, "$1%", "4 x 50 m at 85 percent", "4 x 50 m @85%"),
+        Of(@"(?<=@[\d.,/\s]*\d)\s*/\s*(?=\d)", ",", "3 x 30 m @70/80/90%", "3 x 30 m @70,80,90%"),
+        Of(@"(\d)\s*,?\s*(?:and|&)\s*(?=\d+\s*%)", "$1,", "3 x 30 m at 70, 80 and 90%", "3 x 30 m @70,80,90%"),
+        Of(@"(\d)\s*%\s*(?:,|/|and|then|\s)\s*(?=\d+\s*%)", "$1,", "40m x 3 80%, 85%, 90%", "3 x 40 m @80,85,90%"),
+        Of(@"(?<!\d)(\d\d)\s*-\s*(\d\d)\s*-\s*(\d\d)\s*%", "@$1,$2,$3%", "3 x 40 m 70-80-90%", "3 x 40 m @70,80,90%"),
+        Of(@"(\d)\s*%\s*(?:-|to)\s*(?=\d+\s*%)", "$1-", "4 x 30 m 90% to 95%", "4 x 30 m @90-95%"),
+        Of(B + @"at\s*(?=" + D + @"(?:\s*(?:,|-|to)\s*" + D + @")*\s*%)", " @", "4 x 50m at 85%", "4 x 50 m @85%"),
+        Of(@"(?<![@\d.,+-]\s*)(?<!(?:to|uphill|downhill|tow|sled|chain|vest)\s*)" + B + @"((?:" + D + @"\s*(?:,|-|to)\s*)*" + D + @")\s*%(?!\s*(?:bm|v|max|grade|slope)" + E + @")(?:\s*(?:effort|speed|pace|intensity|of top speed)" + E + ")?", " @$1% ", "4 x 50 m 85% effort", "4 x 50 m @85%"),
+        Of(@"(@[\d.,\s-]+%)\s*(?:effort|speed|pace|intensity|of top speed)" + E, "$1 ", "4 x 50 m @85% pace", "4 x 50 m @85%"),
+        Of(B + @"(?:at\s+)?(?:3/4|three[ -]quarters?)\s*(?:of\s+)?(?:pace|speed|effort|rhythm)?" + E, " @75% ", "6 x 60 m 3/4 pace", "6 x 60 m @75%"),
+        Of(B + @"(?:at\s+)?(?:1/2|half)\s*(?:pace|speed|effort|rhythm)" + E, " @50% ", "4 x 60 m half speed", "4 x 60 m @50%"),
+        Of(@"(?<!%\s*)" + B + @"(?:at\s+)?(?:all[ -]?out|flat[ -]?out|as fast as (?:possible|you can)|max(?:imal|imum)?(?:\s*(?:effort|speed|intensity))?|full\s*(?:effort|speed|gas|pace|intensity)|top speed)" + E, " full ", "4 x 20 m all out", "4 x 20 m full"),
+        Of(B + @"(?:at\s+)?(?:an?\s+)?(easy|steady|brisk|relaxed|fast)\s*(?:pace|effort|speed|tempo|intensity)" + E, " $1 ", "4 x 60 m at a steady pace", "4 x 60 m steady"),
+
+        // Words that say nothing the line does not.
+        Of(@"^\s*(?:sprints?|runs?|accelerations?|accels?|starts?|dash(?:es)?)\s*:?\s*(?=\d)", " ", "sprint 5 x 20m", "5 x 20 m"),
+        Of(@"^([^+]*\d\s*(?:" + U + @")?)\s*(?:sprints?|dash(?:es)?|efforts?)" + E + @"(?!.*\+)", "$1", "20 yard dash", "20 yd"),
+        Of(B + @"down" + E + @"(?=\s*,?\s*rest walk-back)", " ", "A-skip 20 m down, walk back", "A-skip 20 m rest walk-back"),
+        Of(B + @"(?:of|with|w/|the|then|please|do|go|straight|about|around)" + E, " ", "A-skip of 20 m", "A-skip 20 m"),
+        Of(@"[.;]\s*$", " ", "4 x 20 m.", "4 x 20 m"),
+    ];
+
+    /// <summary>The line with every habit in the language's own words, and its exercise set aside.</summary>
+    /// <param name="line">The line.</param>
+    /// <param name="catalogue">Known exercises.</param>
+    internal static LineText Settle(LineText line, ExerciseCatalogue catalogue)
+    {
+        foreach (var habit in BeforeNames)
+        {
+            line = line.Replace(habit.Pattern, habit.With);
+        }
+
+        line = KeepName(line, catalogue, false);
+        foreach (var habit in AfterNames)
+        {
+            line = line.Replace(habit.Pattern, habit.With);
+        }
+
+        return line;
+    }
+
+    private static readonly Regex Words = new(@"[\p{L}\p{M}\d][\p{L}\p{M}\d']*", RegexOptions.CultureInvariant);
+
+    // The first and longest name of an exercise; who a line is for may have any name, so nothing is looked for behind that.
+    internal static LineText KeepName(LineText line, ExerciseCatalogue catalogue, bool onlyFirst)
+    {
+        var words = Words.Matches(line.Text);
+        for (var i = 0; i < (onlyFirst ? Math.Min(1, words.Count) : words.Count); i++)
+        {
+            // What a turn, a kind of work or a measure is called is none.
+            if (i > 0 && (line.Text.AsSpan(0, words[i].Index).TrimEnd().EndsWith("+") || words[i - 1].Value.ToLowerInvariant() is "as" or "log" or "turn" or "cut" or "from"))
+            {
+                continue;
+            }
+
+            for (var count = Math.Min(catalogue.LongestName + 1, words.Count - i); count > 0; count--)
+            {
+                var (from, to) = (words[i].Index, words[i + count - 1].Index + words[i + count - 1].Length);
+                var name = line.Text[from..to];
+                if (Joined(line.Text, words, i, count) && !IsCommon(name, count, line.Text, to) && catalogue.Find(name.Replace('/', ' ')) is { } exercise)
+                {
+                    return line.Keep(from, to - from, exercise, count);
+                }
+            }
+
+            if (words[i].Value.Equals("for", StringComparison.OrdinalIgnoreCase) && i + 1 < words.Count && !char.IsAsciiDigit(words[i + 1].Value[0])
+                && !ShorthandWords.Groups.Any(g => line.Text.AsSpan(words[i + 1].Index).StartsWith(g, StringComparison.OrdinalIgnoreCase)))
+            {
+                break;
+            }
+        }
+
+        return line;
+    }
+
+    // A word of the language is one before it is a name, and a number is a number.
+    private static bool IsCommon(string name, int count, string text, int end) =>
+        (count == 1 && (ShorthandWords.IsVocabulary(name) || char.IsAsciiDigit(name[0]) || name.Equals("flys", StringComparison.OrdinalIgnoreCase)))
+        || (text.Contains('+', StringComparison.Ordinal) && name.Split(' ', '-').All(ShorthandWords.IsVocabulary))
+        || (count < 3 && char.IsAsciiDigit(name[0]) && text.AsSpan(end).TrimStart().StartsWith("x", StringComparison.OrdinalIgnoreCase))
+        || (char.IsAsciiDigit(name[^1]) && end < text.Length && text[end] is '%' or ':' or '.' or '/' or '-')
+        || (char.IsAsciiDigit(name[0]) && end > name.Length && text[end - name.Length - 1] is ':' or '.' or '/' or '-' or ',' or '@');
+
+    private static bool Joined(string text, MatchCollection words, int first, int count)
+    {
+        for (var i = first; i < first + count - 1; i++)
+        {
+            var between = text.AsSpan(words[i].Index + words[i].Length, words[i + 1].Index - words[i].Index - words[i].Length);
+            if (between is not (" " or "-" or "/" or "  "))
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

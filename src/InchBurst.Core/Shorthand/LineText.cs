@@ -1,0 +1,163 @@
+using System.Globalization;
+using System.Text;
+using System.Text.RegularExpressions;
+using InchBurst.Core.Catalogue;
+
+namespace InchBurst.Core.Shorthand;
+
+/// <summary>
+/// A line while it is brought into the language's own words: every character knows where in what was typed it comes from, so that a problem is
+/// shown at its place however often the line was rewritten.
+/// </summary>
+internal sealed class LineText
+{
+    // What must not be rewritten stands as one private character: a quoted text, or the name of an exercise.
+    private const char FirstKept = '\uE100';
+    private const char LastKept = '\uE1FF';
+
+    private readonly List<Kept> kept;
+    private readonly int[] starts;
+    private readonly int[] ends;
+
+    private LineText(string text, int[] starts, int[] ends, List<Kept> kept) => (Text, this.starts, this.ends, this.kept) = (text, starts, ends, kept);
+
+    /// <summary>Something kept whole: a quoted text, or an exercise found by a name.</summary>
+    public sealed record Kept(string Text, Exercise? Exercise, bool IsQuote, int Words = 1);
+
+    /// <summary>The line as it reads now.</summary>
+    public string Text { get; }
+
+    /// <summary>A class of the characters that stand for exercises and quoted texts, for patterns.</summary>
+    public const string KeptClass = "[\uE100-\uE1FF]";
+
+    /// <summary>What a character stands for, or null for an ordinary one.</summary>
+    public Kept? KeptAt(int at) => Text[at] is >= FirstKept and <= LastKept ? kept[Text[at] - FirstKept] : null;
+
+    /// <summary>Where in what was typed a stretch lies.</summary>
+    public (int Start, int Length) Source(int at, int length) =>
+        at >= Text.Length ? (ends.Length == 0 ? 0 : ends.Max(), 0) : (starts[at], Math.Max(0, ends[at + Math.Max(1, length) - 1] - starts[at]));
+
+    /// <summary>What was typed, with signs of one meaning made one and quoted texts set aside.</summary>
+    public static LineText Of(string typed)
+    {
+        var text = new StringBuilder();
+        var (starts, ends, kept) = (new List<int>(), new List<int>(), new List<Kept>());
+        void Put(char c, int start, int end)
+        {
+            text.Append(c);
+            starts.Add(start);
+            ends.Add(end);
+        }
+
+        for (var i = 0; i < typed.Length; i++)
+        {
+            var c = Plain(typed[i]);
+            if (c == '"' && i > 0 && char.IsAsciiDigit(Plain(typed[i - 1])))
+            {
+                // 75" is seconds; a quoted text never follows a digit at once.
+                c = '″';
+            }
+
+            if (c == '"' && ClosingQuote(typed, i) is > 0 and var end && kept.Count <= LastKept - FirstKept)
+            {
+                Put((char)(FirstKept + kept.Count), i, end + 1);
+                kept.Add(new(new([.. typed[(i + 1)..end].Select(Quoted)]), null, true));
+                i = end;
+                continue;
+            }
+
+            Put(c, i, i + 1);
+        }
+
+        return new(text.ToString(), [.. starts], [.. ends], kept);
+    }
+
+    /// <summary>The line with every place that fits a pattern rewritten; $1 to $9 are what its groups hold.</summary>
+    public LineText Replace(Regex pattern, string with)
+    {
+        var match = pattern.Match(Text);
+        if (!match.Success)
+        {
+            return this;
+        }
+
+        var text = new StringBuilder();
+        var (from, to) = (new List<int>(), new List<int>());
+        void Copy(int at, int length)
+        {
+            text.Append(Text, at, length);
+            from.AddRange(starts.AsSpan(at, length));
+            to.AddRange(ends.AsSpan(at, length));
+        }
+
+        var done = 0;
+        for (; match.Success; match = match.NextMatch())
+        {
+            Copy(done, match.Index - done);
+            var (start, length) = Source(match.Index, match.Length);
+            for (var i = 0; i < with.Length; i++)
+            {
+                if (with[i] == '$' && i + 1 < with.Length && char.IsAsciiDigit(with[i + 1]))
+                {
+                    var group = match.Groups[with[++i] - '0'];
+                    Copy(group.Success ? group.Index : 0, group.Success ? group.Length : 0);
+                    continue;
+                }
+
+                text.Append(with[i]);
+                from.Add(start);
+                to.Add(start + length);
+            }
+
+            done = match.Index + match.Length;
+        }
+
+        Copy(done, Text.Length - done);
+        return new(text.ToString(), [.. from], [.. to], kept);
+    }
+
+    /// <summary>The line with a stretch set aside as the name of an exercise.</summary>
+    public LineText Keep(int at, int length, Exercise exercise, int words)
+    {
+        if (kept.Count > LastKept - FirstKept)
+        {
+            return this;
+        }
+
+        var (start, long_) = Source(at, length);
+        List<Kept> all = [.. kept, new(Text.Substring(at, length), exercise, false, words)];
+        return new(Text[..at] + (char)(FirstKept + kept.Count) + Text[(at + length)..], [.. starts[..at], start, .. starts[(at + length)..]], [.. ends[..at], start + long_, .. ends[(at + length)..]], all);
+    }
+
+    private static int ClosingQuote(string typed, int open)
+    {
+        for (var i = open + 1; i < typed.Length; i++)
+        {
+            if (Plain(typed[i]) == '"')
+            {
+                return i;
+            }
+        }
+
+        return -1;
+    }
+
+    private static char Quoted(char c) => Plain(c) is '\'' or '-' or 'x' && !char.IsLetter(c) ? Plain(c) : c;
+
+    // One sign for one meaning: dashes, quotation marks, spaces, digits of other scripts, letters and signs of full width.
+    private static char Plain(char c) => c switch
+    {
+        '–' or '−' or '—' or '‑' => '-',
+        '×' or '✕' or '∗' or '*' => 'x',
+        '“' or '”' or '„' or '«' or '»' => '"',
+        '″' => '″',
+        '’' or '‘' or '′' or '`' => '\'',
+        '·' => ';',
+        '½' => c,
+        _ when char.IsWhiteSpace(c) => ' ',
+        >= '\uFF01' and <= '\uFF5E' => Plain((char)(c - 0xFEE0)),
+        _ when char.GetUnicodeCategory(c) == UnicodeCategory.DecimalDigitNumber => (char)('0' + (int)char.GetNumericValue(c)),
+        >= FirstKept and <= LastKept => '\uFFFD',
+        _ => c,
+    };
+}

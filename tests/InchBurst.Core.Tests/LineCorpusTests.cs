@@ -1,0 +1,115 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Shorthand;
+
+namespace InchBurst.Core.Tests;
+
+/// <summary>Lines as coaches write them, each with the reading it must have.</summary>
+public class LineCorpusTests
+{
+    private static string Read(string text)
+    {
+        var (block, problem) = PlanText.ReadOne(text, ShorthandContext.Metric);
+        return problem is not null ? "? " + problem.Message : PlanText.PrintOne(block!, ExerciseCatalogue.BuiltIn);
+    }
+
+    // A reading may name the exercise that a line without one describes.
+    private static bool Same(string read, string meant) => read == meant || (read.EndsWith(" " + meant, StringComparison.Ordinal) && ExerciseCatalogue.BuiltIn.Find(read[..^(meant.Length + 1)]) is not null && char.IsAsciiDigit(meant[0]));
+
+    private static IEnumerable<(string Typed, string Means)> Corpus() =>
+        new[] { "lines.tsv", "lines-own.tsv" }.SelectMany(f => File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "Files", f))).Where(l => l.Contains('\t', StringComparison.Ordinal)).Select(l => (l.Split('\t')[0], l.Split('\t')[1]));
+
+    [Fact]
+    public void Every_line_of_the_corpus_is_read_as_it_is_meant()
+    {
+        var wrong = Corpus().Select(c => (c.Typed, c.Means, Read: Read(c.Typed), Meant: Read(c.Means))).Where(c => c.Read[0] == '?' || !Same(c.Read, c.Meant)).Select(c => $"{c.Typed}\n   read  {c.Read}\n   meant {c.Meant}").ToList();
+        Assert.True(wrong.Count == 0, $"{wrong.Count} wrong\n" + string.Join('\n', wrong));
+    }
+
+    [Fact]
+    public void Every_habit_has_an_example_that_reads_as_its_table_says()
+    {
+        var wrong = LineHabits.Examples.Select(h => (h.Typed, Read: Read(h.Typed), Meant: Read(h.Reads))).Where(c => c.Read != c.Meant || c.Read[0] == '?').Select(c => $"{c.Typed}\n   read  {c.Read}\n   meant {c.Meant}").ToList();
+        Assert.True(wrong.Count == 0, $"{wrong.Count} wrong\n" + string.Join('\n', wrong));
+    }
+
+    // What may mean several things, or nothing, is asked or refused; it is never guessed.
+    [Theory]
+    [InlineData("5-6 x 2", "5-6 x 2 m")]
+    [InlineData("hill sprints 5x2", "hill sprints 5x2 m|hill sprints 5x2 x 20 m")]
+    [InlineData("4 x 20 m rest 3", "4 x 20 m rest 3 min|4 x 20 m rest 3 s")]
+    [InlineData("4 x 20 m rest 90", "4 x 20 m rest 90 s|4 x 20 m rest 90 min")]
+    [InlineData("4 x 20 m sled 12", "4 x 20 m sled 12 kg|4 x 20 m sled 12%bm|4 x 20 m sled 12 lb")]
+    [InlineData("4 x 20 m 10% slower", "4 x 20 m sled 10% slower|4 x 20 m chain 10% slower|4 x 20 m band 10% slower")]
+    [InlineData("4 x 20 m 10% bw", "4 x 20 m sled 10% bw|4 x 20 m vest 10% bw")]
+    [InlineData("ankel dribble 2 x 10 m", "ankle dribble 2 x 10 m")]
+    [InlineData("star waltz 2 x 10 m", "\"star waltz\" 2 x 10 m as drill|\"star waltz\" 2 x 10 m as jumps")]
+    [InlineData("front plank 20", "front plank 20 s|front plank 20 min")]
+    public void A_doubtful_line_is_asked_about_and_every_answer_is_a_line(string typed, string answers)
+    {
+        var problem = ShorthandLine.Read(typed).Problem!;
+        Assert.StartsWith(answers, string.Join('|', problem.Choices.Select(c => c.In(typed))), StringComparison.Ordinal);
+        Assert.InRange(problem.Choices.Count, 2, 9);
+        Assert.InRange(problem.Start + problem.Length, 1, typed.Length);
+        Assert.All(problem.Choices.Where(c => !c.In(typed).EndsWith("90 min", StringComparison.Ordinal)), c => Assert.Null(ShorthandLine.Read(c.In(typed)).Problem));
+    }
+
+    [Theory]
+    [InlineData("back squat 3 x 5 RPE 8", "RPE")]
+    [InlineData("6x10m from different starts", "different")]
+    [InlineData("4 x 20 m @95% @90%", "effort")]
+    [InlineData("A-skip 2 x 10 m B-skip", "line of its own")]
+    [InlineData("4 x 20 m in 3.1 s", "in")]
+    [InlineData("5-3 x 20 m", "rises")]
+    [InlineData("4 x 20 m rest 3-2 min", "rises")]
+    [InlineData("3 x 20-10 m", "rises")]
+    [InlineData("4 x 10-20 build + 10 fly", "whole run")]
+    public void What_is_not_understood_is_refused_with_the_word_at_fault(string typed, string words) =>
+        Assert.Contains(words, ShorthandLine.Read(typed).Problem!.Message, StringComparison.Ordinal);
+
+    [Fact]
+    public void A_problem_is_shown_where_it_was_typed_however_the_line_was_rewritten()
+    {
+        foreach (var (typed, at) in new[] { ("5 reps of 20 m w/ 2 min rest blorp", "blorp"), ("3 sets of 4 x 20 m rest 90s zzz", "zzz"), ("flying 10s x 3 from nowhere", "nowhere"), ("A skips x 2 20m r 90s qqq", "qqq") })
+        {
+            var problem = ShorthandLine.Read(typed).Problem!;
+            Assert.Equal(at, typed.Substring(problem.Start, problem.Length));
+        }
+    }
+
+    private static readonly string[] Pieces = ["4", "x", "20", "m", "rest", "2:00", "'", "\"", "(", ")", "/", "-", "+", "%", "@", ",", "fly", "flying 10s", "sets of", "reps", "A-skip", "sled", "kg", "bw", "1:1", "r", "w/", "each leg", "from", "3-point", "squat", "gates", "then", "3'", "½", "٣", "\uE100", "for Amara", "on", "off", "build", "back", "down", "\u2033", "x10", "%v", "5,3,1", "…", "\ud83d", "tempo 3-1-1"];
+
+    // A million in the bench; here enough to find what a change breaks.
+    [Fact]
+    public void Nothing_typed_throws_and_every_problem_lies_in_the_line()
+    {
+        var random = new Random(11);
+        var typed = Corpus().Select(c => c.Typed).ToList();
+        for (var i = 0; i < 4000; i++)
+        {
+            var line = random.Next(2) == 0 ? string.Join(random.Next(3) == 0 ? "" : " ", Enumerable.Range(0, random.Next(1, 9)).Select(_ => Pieces[random.Next(Pieces.Length)])) : Mutated(typed[random.Next(typed.Count)], random);
+            var (block, problem) = PlanText.ReadOne(line, ShorthandContext.Metric);
+            Assert.True(block is null != problem is null, line);
+            if (problem is not null)
+            {
+                Assert.True(problem.Start >= 0 && problem.Start + problem.Length <= line.Length, line);
+                continue;
+            }
+
+            // What was read is printed, and what is printed reads the same.
+            var printed = PlanText.PrintOne(block!, ExerciseCatalogue.BuiltIn);
+            Assert.True(Read(printed) == printed, $"{line}: {printed}: {Read(printed)}");
+        }
+    }
+
+    private static string Mutated(string line, Random random)
+    {
+        var at = random.Next(line.Length);
+        return random.Next(4) switch
+        {
+            0 => line.Remove(at, 1),
+            1 => line.Insert(at, Pieces[random.Next(Pieces.Length)]),
+            2 => line[at..] + " " + line[..at],
+            _ => line[..at] + (char)random.Next(32, 0x250) + line[at..],
+        };
+    }
+}
