@@ -71,7 +71,7 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
     }
 
     /// <summary>Stores a new version of the plan; versions that were undone before it are dropped.</summary>
-    public async Task<PlannedSession> ChangeAsync(PlannedSession planned, SessionPlan plan, string what, string by, CancellationToken cancel = default)
+    public async Task<PlannedSession> ChangeAsync(PlannedSession planned, SessionPlan plan, string what, string by, string? clientId = null, CancellationToken cancel = default)
     {
         var session = planned.Session;
         await using var step = await BeginAsync(cancel);
@@ -87,7 +87,7 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
         session.Revision++;
         session.Version++;
         SetPlan(session, PlanJson.Write(plan));
-        db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = session.Revision, PlanJson = session.PlanJson, Lanes = session.Lanes, What = what, By = by, At = clock.GetUtcNow().UtcDateTime });
+        db.PlanRevisions.Add(new PlanRevision { SessionId = session.Id, Number = session.Revision, PlanJson = session.PlanJson, Lanes = session.Lanes, What = what, By = by, At = clock.GetUtcNow().UtcDateTime, ClientId = clientId });
         await db.SaveChangesAsync(cancel);
         if (step is not null)
         {
@@ -96,6 +96,9 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
 
         return await WithPlanAsync(session, cancel);
     }
+
+    /// <summary>True when a change with this number of its page's is stored already.</summary>
+    public Task<bool> HasAsync(int sessionId, string clientId, CancellationToken cancel = default) => db.PlanRevisions.AnyAsync(r => r.SessionId == sessionId && r.ClientId == clientId, cancel);
 
     /// <summary>Steps back or forward along the plan's versions; unchanged at either end.</summary>
     public async Task<PlannedSession> StepAsync(PlannedSession planned, int step, CancellationToken cancel = default)

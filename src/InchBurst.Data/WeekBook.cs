@@ -244,7 +244,7 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
         }
 
         changes.Add(new("line", sessionId, Revision: planned.Session.Revision + 1));
-        await sessions.ChangeAsync(planned, plan, "a line from the week", by, cancel);
+        await sessions.ChangeAsync(planned, plan, "a line from the week", by, cancel: cancel);
         return $"A line added to {planned.Session.Name}";
     }, cancel);
 

@@ -40,9 +40,8 @@ public sealed class CoachPathTests
         page.Keys("2 x 40 m form 3-point");
         page.UntilText("#type-reads", "Did you mean from?");
         page.Keys(Keys.Enter);
-        page.UntilText(".problem", "form");
-        Assert.Equal("2 x 40 m form 3-point", page.Find("#type-text").GetDomProperty("value"));
-        page.Find("#type-text").Clear();
+        page.UntilText(".waiting-lines .refused", "2 x 40 m form 3-point");
+        page.Click(".waiting-lines [data-act=drop]");
         page.Type("#type-text", "2 x 40 m from 3-point gates 5,10,20,30,40 rest 4:00" + Keys.Enter);
         page.UntilText(".blocks", "gates 5,10,20,30,40 m");
         var total = page.Text("#total-time");

@@ -47,6 +47,7 @@ public class PlanTextTests
         Pick<LineRest?>([null, new LineRest(WalkBack: true)]),
         Gen.Int[0, 600].Select(s => (LineRest?)new LineRest(s)),
         Gen.Select(Gen.Int[0, 600], Gen.Int[0, 900]).Select((a, b) => (LineRest?)new LineRest(a, b)),
+        Gen.Select(Gen.Int[0, 600], Gen.Int[1, 300]).Select((a, b) => (LineRest?)new LineRest(a) { MostSeconds = a + b }),
         Gen.Select(Gen.Int[1, 300], Gen.Int[1, 50], Units).Select((s, d, u) => (LineRest?)new LineRest(s, Per: new Distance(d, u))));
 
     private static readonly Gen<LineLoad?> Loads = Pick<LineLoad?>(
@@ -54,6 +55,7 @@ public class PlanTextTests
         null, null, new(LoadKind.Sled, 12, LoadUnit.Kilogram), new(LoadKind.Sled, 20.5, LoadUnit.PercentBodyMass), new(LoadKind.Sled, -10, LoadUnit.PercentSpeed), new(LoadKind.Chain, 30, LoadUnit.Pound),
         new(LoadKind.Uphill, 5, LoadUnit.PercentGrade), new(LoadKind.Downhill, 2, LoadUnit.Degree), new(LoadKind.Tow, 5, LoadUnit.PercentSpeed), new(LoadKind.Band, 0, LoadUnit.Light),
         new(LoadKind.Band, 0, LoadUnit.None), new(LoadKind.Parachute, 0, LoadUnit.None), new(LoadKind.Lift, 75, LoadUnit.PercentMaximum), new(LoadKind.Vest, 5, LoadUnit.Kilogram),
+        new(LoadKind.Lift, 75, LoadUnit.PercentMaximum) { Least = 60 }, new(LoadKind.Lift, 100, LoadUnit.Kilogram), new(LoadKind.Lift, 225, LoadUnit.Pound) { Least = 185 }, new(LoadKind.Sled, 0, LoadUnit.None), new(LoadKind.Uphill, 0, LoadUnit.None),
     ]);
 
     private static readonly Gen<LineStart?> Starts = Gen.Select(Pick(Enum.GetValues<StartPosition>()), Sides, Gen.Bool, Distances).Select((p, s, none, d) =>
@@ -84,6 +86,21 @@ public class PlanTextTests
                 Kind = WorkKind.Drill,
                 Gates = run is null ? [] : [.. Enumerable.Range(1, gates).Select(i => Distance.InMetres(Math.Round(run.Metres * i / 4, 1))).Where(d => d.Metres >= 0.5).DistinctBy(d => d.Millimetres)],
             };
+            // Every third line is a range somewhere.
+            line = (sets + reps) % 3 > 0 ? line : line with
+            {
+                Least = new(
+                    sets > 2 ? sets - 1 : null,
+                    reps > 1 ? 1 : null,
+                    shape switch
+                    {
+                        TimedShape { Seconds: > 10 } time => new TimedShape(Math.Floor(time.Seconds / 2)),
+                        CountShape { Count: > 1 } count => count with { Count = 1 },
+                        RunShape { Segments: [{ IsTurn: false } only] } when only.Length.Metres > 2 => new RunShape([only with { Length = only.Length with { Amount = Math.Round(only.Length.Amount / 2, 1) } }]),
+                        _ => null,
+                    }),
+            };
+            line = line.Least == new LineLeast() ? line with { Least = null } : line;
             return line with { Kind = c.Item4 ?? PlanKinds.Derive(Catalogue.Find(exercise), exercise, shape, b.Item1, b.Item3) };
         });
 

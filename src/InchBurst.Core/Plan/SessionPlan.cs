@@ -39,4 +39,11 @@ public sealed record SessionPlan(int Version, IReadOnlyList<PlanBlock> Blocks, i
     /// <param name="lineId">Number of the line.</param>
     /// <param name="turn">Turn over all rounds, from 1.</param>
     public int RoundOf(int lineId, int turn) => Line(lineId) is { } line ? Math.Clamp(((turn - 1) / Math.Max(1, line.Turns)) + 1, 1, BlockOf(lineId)!.Rounds) : 1;
+
+    /// <summary>True when some line is written as a range that changes how long it takes.</summary>
+    [JsonIgnore]
+    public bool HasRanges => Lines.Any(l => l.IsRange);
+
+    /// <summary>The plan with every range at its easier end.</summary>
+    public SessionPlan Easier() => this with { Blocks = [.. Blocks.Select(b => b with { Lines = [.. b.Lines.Select(l => l.Easier())] })] };
 }

@@ -97,16 +97,16 @@ public sealed record LineFields
     public static LineFields From(PlanLine line, ExerciseCatalogue catalogue) => new()
     {
         Exercise = line.Exercise ?? "",
-        Sets = line.Sets.ToString(CultureInfo.InvariantCulture),
-        Reps = line.Reps.ToString(CultureInfo.InvariantCulture),
+        Sets = ShorthandPrinter.Range(line.Least?.Sets, line.Sets),
+        Reps = ShorthandPrinter.Range(line.Least?.Reps, line.Reps),
         Segments = line.Shape is RunShape run
             ? [.. run.Segments.Select(s => new SegmentField
             {
-                Amount = Plain(s.AngleDegrees ?? s.Length.Amount), Unit = s.Length.Symbol, Role = RoleText(s), Side = s.Side?.ToString().ToLowerInvariant() ?? "",
+                Amount = (line.Least?.Shape is RunShape least ? Plain(least.Segments[0].Length.Amount) + "-" : "") + Plain(s.AngleDegrees ?? s.Length.Amount), Unit = s.Length.Symbol, Role = RoleText(s), Side = s.Side?.ToString().ToLowerInvariant() ?? "",
             })]
             : [],
-        Time = line.Shape is TimedShape time ? Figures.Clock(time.Seconds) : "",
-        Count = line.Shape is CountShape count ? count.Count.ToString(CultureInfo.InvariantCulture) : "",
+        Time = line.Shape is TimedShape time ? line.Least?.Shape is TimedShape ? ShorthandPrinter.ShapeText(line.Shape, line.Least.Shape) : Figures.Clock(time.Seconds) : "",
+        Count = line.Shape is CountShape count ? ShorthandPrinter.Range((line.Least?.Shape as CountShape)?.Count, count.Count) : "",
         Passes = line.Shape is CountShape { Passes: true },
         CountWord = line.Shape is CountShape { Movement: not null } ? ShorthandPrinter.ShapeText(line.Shape).Split(' ')[1] : "",
         Effort = ShorthandPrinter.EffortText(line.Effort).TrimStart('@').TrimEnd('%'),

@@ -45,20 +45,21 @@ public static class ShorthandPrinter
         var text = new StringBuilder();
         if (line.Sets > 1)
         {
-            text.Append(CultureInfo.InvariantCulture, $"{From(line.Least?.Sets)}{line.Sets} x {From(line.Least?.Reps)}{line.Reps} x ");
+            text.Append(CultureInfo.InvariantCulture, $"{Range(line.Least?.Sets, line.Sets)} x {Range(line.Least?.Reps, line.Reps)} x ");
         }
         else if (line.Reps > 1)
         {
-            text.Append(CultureInfo.InvariantCulture, $"{From(line.Least?.Reps)}{line.Reps} x ");
+            text.Append(CultureInfo.InvariantCulture, $"{Range(line.Least?.Reps, line.Reps)} x ");
         }
 
         return text.Append(ShapeText(line.Shape, line.Least?.Shape)).ToString();
     }
 
-    private static string From(int? least) => least is { } l ? l.ToString(CultureInfo.InvariantCulture) + "-" : "";
+    /// <summary>A count, or a range of two.</summary>
+    internal static string Range(int? least, int most) => (least is { } l ? l.ToString(CultureInfo.InvariantCulture) + "-" : "") + most.ToString(CultureInfo.InvariantCulture);
 
     // A range of one shape: 10-20 m, 20-30 s, 8-10 reps.
-    private static string ShapeText(RepShape shape, RepShape? least) => (shape, least) switch
+    internal static string ShapeText(RepShape shape, RepShape? least) => (shape, least) switch
     {
         (TimedShape most, TimedShape from) => $"{Plain(from.Seconds)}-{Plain(most.Seconds)} s",
         (CountShape most, CountShape from) => $"{from.Count}-{ShapeText(most)}",

@@ -98,6 +98,9 @@ public sealed class PlanRevision
     public string What { get; set; } = "";
     public string By { get; set; } = "";
     public DateTime At { get; set; }
+
+    /// <summary>Number that a page gave the change, so that one sent again is stored once; null where none was given.</summary>
+    public string? ClientId { get; set; }
 }
 
 public sealed class Attendance

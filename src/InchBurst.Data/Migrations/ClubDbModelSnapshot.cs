@@ -589,6 +589,9 @@ namespace InchBurst.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("ClientId")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("Lanes")
                         .HasColumnType("INTEGER");
 

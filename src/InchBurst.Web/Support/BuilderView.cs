@@ -1,3 +1,4 @@
+using InchBurst.Core.Units;
 using InchBurst.Core.Check;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
@@ -86,6 +87,21 @@ public sealed record BuilderView(
     public TrainingSession Session => Planned.Session;
 
     public double WindowSeconds => Session.WindowMinutes * 60;
+
+    /// <summary>How long the session takes: one time, or from the one end of its ranges to the other.</summary>
+    public string Takes
+    {
+        get
+        {
+            if (!Planned.Plan.HasRanges)
+            {
+                return Figures.Clock(Timeline.TotalSeconds);
+            }
+
+            double[] ends = [Timeline.TotalSeconds, SessionClock.Lay(Planned.Plan.Easier(), Setting).TotalSeconds];
+            return $"{Figures.Clock(ends.Min())}–{Figures.Clock(ends.Max())}";
+        }
+    }
 
     public bool IsOver => Timeline.TotalSeconds > WindowSeconds + Limits.WindowSeconds;
 

@@ -21,10 +21,10 @@ public static class LineWords
         var words = new List<string>();
         if (line.Sets > 1)
         {
-            words.Add($"{line.Sets} sets");
+            words.Add($"{Range(line.Least?.Sets, line.Sets)} sets");
         }
 
-        words.Add(line.Reps == 1 ? "once" : line is { Sets: 1, Shape: CountShape { Passes: false } } ? $"{line.Reps} sets" : $"{line.Reps} reps");
+        words.Add(line.Reps == 1 ? "once" : line is { Sets: 1, Shape: CountShape { Passes: false } } ? $"{Range(line.Least?.Reps, line.Reps)} sets" : $"{Range(line.Least?.Reps, line.Reps)} reps");
         words.AddRange(line.Shape switch
         {
             RunShape run => run.Segments.Select(s => s.IsTurn
@@ -34,6 +34,11 @@ public static class LineWords
             CountShape count => [count.Passes ? $"{count.Count} passes" : $"{count.Count} per set"],
             _ => [],
         });
+        if (line.Least?.Shape is { } shortest)
+        {
+            words.Add($"from {ShorthandPrinter.ShapeText(shortest)}, judged at the harder end");
+        }
+
         if (line.EachSide)
         {
             words.Add("each side");
@@ -99,4 +104,6 @@ public static class LineWords
 
         return words;
     }
+
+    private static string Range(int? least, int most) => least is { } l ? $"{l} to {most}" : Figures.Number(most);
 }

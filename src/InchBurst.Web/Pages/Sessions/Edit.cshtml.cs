@@ -10,7 +10,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Sessions;
 
-public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk desk, ExerciseCatalogue catalogue) : PageModel
+public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk desk, ExerciseCatalogue catalogue, CatalogueBook exercises) : PageModel
 {
     public ExerciseCatalogue Catalogue => catalogue;
 
@@ -32,23 +32,60 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
     public async Task<IActionResult> OnGetReadsAsync(int id, string? text) =>
         await sessions.FindAsync(id) is { } planned ? Partial("_Reads", await maker.ReadAsync(text ?? "", planned.Session)) : NotFound();
 
-    public Task<IActionResult> OnPostAddAsync(int id, string? text) => OnPlanAsync(id, async planned =>
+    /// <summary>Adds a typed line. A page that sends lines by itself gives each a number, so that one sent twice is stored once, and is told in few words what is wrong.</summary>
+    public async Task<IActionResult> OnPostAddAsync(int id, string? text, string? client)
     {
-        var context = await maker.ContextAsync();
-        var (block, problem) = PlanText.ReadOne(text ?? "", context);
-        if (block is not null && planned.Plan.Lines.Count() + block.Lines.Count > PlanEdits.MostLines)
+        if (await sessions.FindAsync(id) is not { } there)
+        {
+            return NotFound();
+        }
+
+        if (client is { Length: > 0 and <= 40 } && await sessions.HasAsync(id, client))
+        {
+            return Partial("_Builder", await maker.MakeAsync(there));
+        }
+
+        var (block, problem) = PlanText.ReadOne(text ?? "", await maker.ContextAsync());
+        if (block is not null && there.Plan.Lines.Count() + block.Lines.Count > PlanEdits.MostLines)
         {
             problem = new(0, 0, $"A session holds {PlanEdits.MostLines} lines.");
         }
 
         if (block is null || problem is not null)
         {
-            return await maker.MakeAsync(planned, new(Typed: new(text ?? "", problem)));
+            var typed = new TypedLine(text ?? "", problem);
+            if (client is null)
+            {
+                return await OnPlanAsync(id, planned => maker.MakeAsync(planned, new(Typed: typed)));
+            }
+
+            Response.Headers[LineState] = "refused";
+            return Partial("_Problem", (typed.Text, problem!));
         }
 
-        var plan = block.Lines.Count == 1 && block.Rounds == 1 ? planned.Plan.Add(block.Lines[0], maker.FamilyOf(block.Lines[0])) : planned.Plan.Add(block);
-        return await maker.MakeAsync(await KeepAsync(planned, plan, "added " + text));
-    });
+        // A new name of which its kind was said becomes an exercise of the club's own.
+        foreach (var line in block.Lines.Where(l => l.Exercise is not null && catalogue.Find(l.Exercise) is null && OwnExercise.IsKindSaid(text!)))
+        {
+            await exercises.SaveAsync(OwnExercise.From(line), null);
+        }
+
+        // What this request knows of exercises is from before: whoever asked draws the session anew.
+        var isNew = block.Lines.Any(l => l.Exercise is not null && catalogue.Find(l.Exercise) is null && OwnExercise.IsKindSaid(text!));
+        if (isNew)
+        {
+            Response.Headers[LineState] = "again";
+        }
+
+        var added = await OnPlanAsync(id, async planned =>
+        {
+            var plan = block.Lines.Count == 1 && block.Rounds == 1 ? planned.Plan.Add(block.Lines[0], maker.FamilyOf(block.Lines[0])) : planned.Plan.Add(block);
+            return await maker.MakeAsync(await sessions.ChangeAsync(planned, plan, "added " + text, desk.Who, client));
+        });
+        return isNew && client is null ? Redirect($"/Sessions/{id}") : added;
+    }
+
+    /// <summary>Header that says what became of a line: refused, or stored with an exercise that is new.</summary>
+    private const string LineState = "Line-State";
 
     public Task<IActionResult> OnPostReplaceAsync(int id, int line, string? text) => OnPlanAsync(id, async planned =>
     {

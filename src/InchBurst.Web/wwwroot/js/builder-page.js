@@ -1,3 +1,4 @@
 // What the builder does besides.
 import "./builder.js";
+import "./typing.js";
 import "./keys.js";

@@ -77,12 +77,26 @@ document.addEventListener("click", (event) => {
   }
 });
 
+// Arrow down goes to the offers, Enter takes the one that is lit; Tab leaves the field as everywhere.
 document.addEventListener("keydown", (event) => {
-  if (event.key !== "Tab" || event.shiftKey || !event.target.matches?.("[aria-describedby$='reads']")) return;
-  const offer = document.getElementById(event.target.getAttribute("aria-describedby"))?.querySelector("[data-offer]");
-  if (offer) {
+  const offers = (box) => [...(box?.querySelectorAll("[data-offer]") ?? [])];
+  if (event.key === "ArrowDown" && event.target.matches?.("[aria-describedby$='reads']")) {
+    const first = offers(document.getElementById(event.target.getAttribute("aria-describedby")))[0];
+    if (first) {
+      event.preventDefault();
+      first.focus();
+    }
+    return;
+  }
+  const here = event.target.closest?.("[data-offer]");
+  if (!here) return;
+  const all = offers(here.closest(".reads"));
+  const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+  if (step) {
     event.preventDefault();
-    take(offer);
+    const next = all[all.indexOf(here) + step];
+    if (next) next.focus();
+    else if (step < 0) document.querySelector(`[aria-describedby="${here.closest(".reads").id}"]`).focus();
   }
 });
 

@@ -1,0 +1,209 @@
+// Lines that are typed: the field is the coach's own and no answer replaces it. Lines go to the server one after another in the order they were
+// typed, wait while there is no signal, and one that is not understood stays beside the field with its question while the next is typed.
+const place = () => document.querySelector("[data-typing]");
+const field = () => document.getElementById("type-text");
+const store = () => `typed-lines-${place().dataset.typing}`;
+let lines = [];
+let sending = false;
+let again = 0;
+
+const keep = () => { try { sessionStorage.setItem(store(), JSON.stringify(lines)); } catch { /* without a store they live as long as the page */ } };
+
+/** Puts an answer in place without touching the way to what is typed: everything around it is replaced. */
+export function around(now, next, keepNow, keepNext) {
+  for (const { name, value } of next.attributes) now.setAttribute(name, value);
+  const at = [...now.children].find((child) => child.contains(keepNow));
+  const to = [...next.children].find((child) => child.contains(keepNext));
+  for (const child of [...now.childNodes]) if (child !== at) child.remove();
+  const parts = [...next.childNodes];
+  const turn = parts.indexOf(to);
+  at.before(...parts.slice(0, turn));
+  at.after(...parts.slice(turn + 1));
+  if (at !== keepNow) around(at, to, keepNow, keepNext);
+}
+
+/** Puts a builder in place of the one that is there; false when there is nothing to keep. */
+export function put(html) {
+  const next = new DOMParser().parseFromString(html, "text/html").getElementById("builder");
+  const now = document.getElementById("builder");
+  if (!next || !now) return false;
+  const [here, there] = [now.querySelector("[data-typing]"), next.querySelector("[data-typing]")];
+  if (!here || !there) return false;
+  const focused = document.activeElement?.id;
+  around(now, next, here, there);
+  if (focused && document.activeElement === document.body) document.getElementById(focused)?.focus({ preventScroll: true });
+  window.htmx.process(now);
+  now.dispatchEvent(new CustomEvent("builder-put", { bubbles: true }));
+  return true;
+}
+
+function show() {
+  const list = place()?.querySelector("[data-waiting-lines]");
+  if (!list) return;
+  list.replaceChildren(...lines.map((line) => {
+    const item = document.createElement("li");
+    item.className = line.problem ? "refused" : "sent";
+    const text = document.createElement("b");
+    text.textContent = line.text;
+    item.append(text);
+    if (line.problem) {
+      const said = document.createElement("div");
+      said.innerHTML = line.problem;
+      item.append(...said.childNodes);
+      for (const [act, word] of [["edit", "Change it"], ["drop", "Leave it out"]]) {
+        const button = document.createElement("button");
+        Object.assign(button, { type: "button", className: "btn btn-sm btn-outline-dark", textContent: word });
+        Object.assign(button.dataset, { typed: line.client, act });
+        item.append(button);
+      }
+      for (const choice of item.querySelectorAll("[data-choice]")) Object.assign(choice.dataset, { typed: line.client });
+    } else {
+      const note = document.createElement("span");
+      note.textContent = again > 0 ? "waits for a signal" : "on its way";
+      item.append(note);
+    }
+    return item;
+  }));
+}
+
+function add(text) {
+  lines.push({ client: crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`, text });
+  keep();
+  show();
+  send();
+}
+
+async function send() {
+  if (sending) return;
+  sending = true;
+  try {
+    for (let line = lines.find((l) => !l.problem); line; line = lines.find((l) => !l.problem)) {
+      const form = place().querySelector("[data-type-line]");
+      const body = new URLSearchParams({ text: line.text, client: line.client, __RequestVerificationToken: form.querySelector("[name=__RequestVerificationToken]").value });
+      let answer;
+      try {
+        answer = await fetch(form.action, { method: "POST", body, headers: { "HX-Request": "true" } });
+        if (answer.status >= 500) throw new Error(`${answer.status}`);
+      } catch {
+        // No answer is no refusal: it is sent again, under the same number.
+        again = Math.min(again + 1, 5);
+        show();
+        window.setTimeout(() => { sending = false; send(); }, 500 * 2 ** (again - 1));
+        return;
+      }
+      again = 0;
+      if (answer.redirected || answer.status === 401 || answer.status === 403 || answer.status === 404 || answer.status === 400) {
+        // Signed out, or the session is gone: what was typed stays.
+        line.problem = '<div class="problem" role="alert">This could not be kept here: sign in again, or open the session anew. It stays until then.</div>';
+      } else if (answer.headers.get("Line-State") === "refused") {
+        line.problem = await answer.text();
+      } else {
+        lines = lines.filter((l) => l !== line);
+        put(await answer.text());
+        if (answer.headers.get("Line-State") === "again") fetch(form.action.replace("handler=Add", "handler=Builder"), { headers: { "HX-Request": "true" } }).then((now) => now.text()).then(put, () => {});
+      }
+      keep();
+      show();
+      const ask = place().querySelector(".waiting-lines .refused [data-choice]");
+      if (line.problem && ask && field().value === "" && document.activeElement === field()) ask.focus();
+    }
+  } finally {
+    if (again === 0) sending = false;
+  }
+}
+
+function answerWith(button) {
+  const asked = button.closest("[data-waiting-lines]");
+  if (!asked) {
+    const of = document.querySelector(`[aria-describedby="${button.closest(".reads").id}"]`);
+    of.value = button.dataset.choice;
+    of.focus();
+    of.dispatchEvent(new Event("input", { bubbles: true }));
+    return;
+  }
+  const line = lines.find((l) => l.client === button.dataset.typed);
+  Object.assign(line, { text: button.dataset.choice, problem: undefined, client: crypto.randomUUID?.() ?? `${Date.now()}` });
+  keep();
+  show();
+  field().focus();
+  send();
+}
+
+// What is being typed is read; only the latest answer is shown, and none after the line has gone.
+let reading = null;
+let due = 0;
+async function read(input) {
+  reading?.abort();
+  reading = new AbortController();
+  const box = document.getElementById(input.getAttribute("aria-describedby"));
+  const asked = input.value;
+  if (asked.trim() === "") { box.replaceChildren(); return; }
+  try {
+    const answer = await fetch(`${input.dataset.reads}&text=${encodeURIComponent(asked)}`, { signal: reading.signal, headers: { "HX-Request": "true" } });
+    // Whoever has gone into the offers is not pushed out of them.
+    if (answer.ok && input.value === asked && !box.contains(document.activeElement)) box.innerHTML = await answer.text();
+  } catch { /* another key came, or no signal: typing goes on */ }
+}
+
+document.addEventListener("input", (event) => {
+  if (!event.target.matches?.("[data-reads]")) return;
+  window.clearTimeout(due);
+  due = window.setTimeout(() => read(event.target), 60);
+});
+
+document.addEventListener("submit", (event) => {
+  if (!event.target.matches?.("[data-type-line]")) return;
+  event.preventDefault();
+  const text = field().value.trim();
+  if (text === "") return;
+  field().value = "";
+  reading?.abort();
+  window.clearTimeout(due);
+  document.getElementById("type-reads").replaceChildren();
+  add(text);
+});
+
+document.addEventListener("click", (event) => {
+  const choice = event.target.closest?.("[data-choice]");
+  if (choice) { answerWith(choice); return; }
+  const button = event.target.closest?.("[data-waiting-lines] [data-act]");
+  if (!button) return;
+  const line = lines.find((l) => l.client === button.dataset.typed);
+  lines = lines.filter((l) => l !== line);
+  if (button.dataset.act === "edit") {
+    field().value = line.text;
+    field().dispatchEvent(new Event("input", { bubbles: true }));
+  }
+  keep();
+  show();
+  field().focus();
+});
+
+// One key answers: a number, while the question has the focus; any other letter goes on in the field.
+document.addEventListener("keydown", (event) => {
+  const asked = event.target.closest?.(".choices");
+  if (!asked || event.ctrlKey || event.altKey || event.metaKey) return;
+  const choice = asked.querySelectorAll("[data-choice]")[Number(event.key) - 1];
+  if (choice && /^[1-9]$/.test(event.key)) {
+    event.preventDefault();
+    answerWith(choice);
+  } else if (event.key === "Escape" || (event.key.length === 1 && event.key !== " ")) {
+    field().focus();
+  }
+});
+
+// Answers of other acts come through htmx: where something is typed or waits they are put around it.
+document.addEventListener("htmx:beforeSwap", (event) => {
+  if (!place() || (lines.length === 0 && field().value === "" && document.activeElement !== field())) return;
+  if (event.detail.target?.id !== "builder" || event.detail.xhr.status >= 400 || !put(event.detail.serverResponse)) return;
+  event.detail.shouldSwap = false;
+  window.setTimeout(() => document.dispatchEvent(new CustomEvent("htmx:afterSettle", { bubbles: true })), 0);
+});
+document.addEventListener("builder-put", () => show());
+window.addEventListener("online", () => { again = 0; sending = false; send(); });
+
+if (place()) {
+  try { lines = JSON.parse(sessionStorage.getItem(store()) ?? "[]"); } catch { lines = []; }
+  show();
+  send();
+}
