@@ -1,4 +1,5 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 
 namespace InchBurst.Core.Tests;
@@ -32,6 +33,13 @@ public class LineCorpusTests
         Assert.True(wrong.Count == 0, $"{wrong.Count} wrong\n" + string.Join('\n', wrong));
     }
 
+    [Fact]
+    public void The_document_of_the_language_shows_every_habit()
+    {
+        var text = File.ReadAllText(Path.Combine(Repository.Root, "docs/formats.md"));
+        Assert.All(LineHabits.Examples, h => Assert.Contains($"| `{h.Typed}` | `{h.Reads}` |", text, StringComparison.Ordinal));
+    }
+
     // What may mean several things, or nothing, is asked or refused; it is never guessed.
     [Theory]
     [InlineData("5-6 x 2", "5-6 x 2 m")]
@@ -41,6 +49,7 @@ public class LineCorpusTests
     [InlineData("4 x 20 m sled 12", "4 x 20 m sled 12 kg|4 x 20 m sled 12%bm|4 x 20 m sled 12 lb")]
     [InlineData("4 x 20 m 10% slower", "4 x 20 m sled 10% slower|4 x 20 m chain 10% slower|4 x 20 m band 10% slower")]
     [InlineData("4 x 20 m 10% bw", "4 x 20 m sled 10% bw|4 x 20 m vest 10% bw")]
+    [InlineData("5 x 15 m 60 kg", "5 x 15 m sled 60 kg|5 x 15 m vest 60 kg|5 x 15 m chain 60 kg")]
     [InlineData("ankel dribble 2 x 10 m", "ankle dribble 2 x 10 m")]
     [InlineData("star waltz 2 x 10 m", "\"star waltz\" 2 x 10 m as drill|\"star waltz\" 2 x 10 m as jumps")]
     [InlineData("front plank 20", "front plank 20 s|front plank 20 min")]
@@ -78,13 +87,14 @@ public class LineCorpusTests
 
     private static readonly string[] Pieces = ["4", "x", "20", "m", "rest", "2:00", "'", "\"", "(", ")", "/", "-", "+", "%", "@", ",", "fly", "flying 10s", "sets of", "reps", "A-skip", "sled", "kg", "bw", "1:1", "r", "w/", "each leg", "from", "3-point", "squat", "gates", "then", "3'", "½", "٣", "\uE100", "for Amara", "on", "off", "build", "back", "down", "\u2033", "x10", "%v", "5,3,1", "…", "\ud83d", "tempo 3-1-1"];
 
-    // A million in the bench; here enough to find what a change breaks.
+    // Here enough to find what a change breaks; LINES_TYPED=1000000 tries a million.
     [Fact]
     public void Nothing_typed_throws_and_every_problem_lies_in_the_line()
     {
-        var random = new Random(11);
+        var count = int.TryParse(Environment.GetEnvironmentVariable("LINES_TYPED"), out var many) ? many : 4000;
+        var random = new Random(count == 4000 ? 11 : count);
         var typed = Corpus().Select(c => c.Typed).ToList();
-        for (var i = 0; i < 4000; i++)
+        for (var i = 0; i < count; i++)
         {
             var line = random.Next(2) == 0 ? string.Join(random.Next(3) == 0 ? "" : " ", Enumerable.Range(0, random.Next(1, 9)).Select(_ => Pieces[random.Next(Pieces.Length)])) : Mutated(typed[random.Next(typed.Count)], random);
             var (block, problem) = PlanText.ReadOne(line, ShorthandContext.Metric);
@@ -111,5 +121,42 @@ public class LineCorpusTests
             2 => line[at..] + " " + line[..at],
             _ => line[..at] + (char)random.Next(32, 0x250) + line[at..],
         };
+    }
+
+    [Theory]
+    [InlineData("\"log roll\" 2 x 6 as strength", WorkKind.Strength, CountedIn.Reps, "2 x 6 reps", 80)]
+    [InlineData("\"log roll\" 3 x 20 m each side as drill", WorkKind.Drill, CountedIn.Metres, "3 x 20 m", 60)]
+    [InlineData("\"log roll\" 40 s as mobilise", WorkKind.Mobilise, CountedIn.Seconds, "40 s", 30)]
+    [InlineData("\"log roll\" 4 passes @70% as jumps", WorkKind.Jumps, CountedIn.Passes, "4 passes", 70)]
+    [InlineData("\"log roll\" 5 min as raise", WorkKind.Raise, CountedIn.Seconds, "5 min", 40)]
+    [InlineData("\"log roll\" 2 x 6 as conditioning", WorkKind.Conditioning, CountedIn.Reps, "2 x 6 reps", 70)]
+    public void The_line_a_name_is_first_written_in_makes_its_exercise(string typed, WorkKind kind, CountedIn counted, string dose, double effort)
+    {
+        Assert.True(OwnExercise.IsKindSaid(typed));
+        Assert.False(OwnExercise.IsKindSaid("\"log roll\" 2 x 6"));
+        var made = OwnExercise.From(ShorthandLine.Read(typed).Line!);
+        Assert.Equal(("log roll", kind, counted, dose, effort, typed.Contains("each side", StringComparison.Ordinal)), (made.Name, made.Kind, made.Counted, made.Dose, made.Effort, made.EachSide));
+
+        // Its name alone is that dose from then on.
+        var known = new ExerciseCatalogue(ExerciseCatalogue.BuiltIn.All.Append(made));
+        Assert.Equal(dose, ShorthandPrinter.Dose(ShorthandLine.Read("log rolls", new(Units.DistanceUnit.Metre, known)).Line!));
+    }
+
+    [Theory]
+    [InlineData("2-4 x 10-20 m rest 2-3 min", "2 x 10 m rest 3:00")]
+    [InlineData("2-3 x 4-5 x 20 m", "2 x 4 x 20 m")]
+    [InlineData("squat 3 x 3-5 60-75% max", "squat 3 x 3 reps 60% max")]
+    [InlineData("front plank 2 x 20-30 s", "front plank 2 x 20 s")]
+    [InlineData("5 x 15 m sled 20-25 kg", "5 x 15 m sled 20 kg")]
+    [InlineData("4 x 20 m rest 2:00", "4 x 20 m rest 2:00")]
+    public void A_range_is_judged_at_its_harder_end_and_has_an_easier_one(string typed, string easier)
+    {
+        var line = ShorthandLine.Read(typed).Line!;
+        Assert.Equal(easier, ShorthandPrinter.Print(line.Easier()));
+        Assert.Equal(typed.Contains('-', StringComparison.Ordinal) && !typed.Contains("kg", StringComparison.Ordinal), line.IsRange);
+        Assert.False(line.Easier().IsRange);
+        var plan = SessionPlan.Empty.Add(line);
+        Assert.Equal(line.IsRange, plan.HasRanges);
+        Assert.Equal(easier, ShorthandPrinter.Print(plan.Easier().Lines.Single()));
     }
 }

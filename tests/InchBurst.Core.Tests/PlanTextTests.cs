@@ -68,7 +68,12 @@ public class PlanTextTests
         Gen.Int[0, 3]).Select((a, b, c, gates) =>
         {
             var (exercise, sets, reps, shape) = a;
+            // A flying zone has a build before it.
+            shape = shape is RunShape { Segments: [{ Role: SegmentRole.Fly } first, ..] flying } ? new RunShape([first with { Role = SegmentRole.Run }, .. flying.Skip(1)]) : shape;
             var run = shape as RunShape;
+
+            // Kilograms alone are lifted; on a run they are on something.
+            var load = run is not null && b.Item3 is { Kind: LoadKind.Lift, Unit: not LoadUnit.PercentMaximum } ? null : b.Item3;
             var line = new PlanLine
             {
                 Exercise = exercise,
@@ -78,7 +83,7 @@ public class PlanTextTests
                 InWaves = sets == 3,
                 Effort = b.Item1,
                 Rest = b.Item2,
-                Load = b.Item3,
+                Load = load,
                 Start = b.Item4,
                 EachSide = c.Item1,
                 For = c.Item2,
@@ -101,7 +106,7 @@ public class PlanTextTests
                     }),
             };
             line = line.Least == new LineLeast() ? line with { Least = null } : line;
-            return line with { Kind = c.Item4 ?? PlanKinds.Derive(Catalogue.Find(exercise), exercise, shape, b.Item1, b.Item3) };
+            return line with { Kind = c.Item4 ?? PlanKinds.Derive(Catalogue.Find(exercise), exercise, shape, b.Item1, load) };
         });
 
     private static readonly Gen<SessionPlan> Plans = Gen.Select(Pick(["Warm-up", "Complex", "Main part", "Pair"]), Lines.Array[1, 4], Gen.Int[1, 5], Gen.Int[0, 300]).Array[1, 5].Select(blocks =>

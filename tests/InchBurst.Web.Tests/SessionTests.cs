@@ -1,6 +1,7 @@
 using System.Net;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Shorthand;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
 
@@ -62,6 +63,45 @@ public sealed class SessionTests : IAsyncLifetime
         Assert.Equal("rset", page.QuerySelector(".problem mark")!.TextContent);
         Assert.Contains("Did you mean rest?", page.QuerySelector(".problem")!.TextContent);
         Assert.Equal(before, PlanJson.Write(await PlanAsync()));
+    }
+
+    [Fact]
+    public async Task A_line_that_comes_twice_is_stored_once_and_a_refused_one_says_what_it_may_mean()
+    {
+        var count = (await PlanAsync()).Lines.Count();
+        var first = await DoAsync("Add", ("text", "5 reps of 20 m, 2 min rest"), ("client", "a-1"));
+        var again = await DoAsync("Add", ("text", "5 reps of 20 m, 2 min rest"), ("client", "a-1"));
+        Assert.Equal(count + 1, (await PlanAsync()).Lines.Count());
+        Assert.Equal("5 x 20 m rest 2:00", ShorthandPrinter.Print((await PlanAsync()).Lines.Last(l => l.Shape is RunShape)));
+        Assert.All(new[] { first, again }, x => Assert.NotNull(x.Page.QuerySelector("[data-builder]")));
+        await DoAsync("Add", ("text", "5 reps of 20 m, 2 min rest"), ("client", "a-2"));
+        Assert.Equal(count + 2, (await PlanAsync()).Lines.Count());
+
+        var refused = await DoAsync("Add", ("text", "4 x 20 m rest 3"), ("client", "a-3"));
+        Assert.Equal("refused", refused.Response.Headers.GetValues("Line-State").Single());
+        Assert.Equal(["4 x 20 m rest 3 min", "4 x 20 m rest 3 s"], refused.Page.QuerySelectorAll("[data-choice]").Select(c => c.GetAttribute("data-choice")));
+        Assert.Equal(count + 2, (await PlanAsync()).Lines.Count());
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.PostAsync(Url, "/Sessions/9999?handler=Add", ("text", "4 x 20 m"), ("client", "a-4"))).Code);
+    }
+
+    [Fact]
+    public async Task A_new_name_whose_kind_is_said_becomes_an_exercise_of_the_clubs_own()
+    {
+        var answer = await DoAsync("Add", ("text", "\"crab toss\" 3 x 8 as jumps"), ("client", "b-1"));
+        Assert.Equal("again", answer.Response.Headers.GetValues("Line-State").Single());
+        var drill = await coach.PageAsync("/Drills/crab toss");
+        Assert.Contains("Crab toss", drill.QuerySelector("h1")!.TextContent, StringComparison.OrdinalIgnoreCase);
+        await DoAsync("Add", ("text", "crab tosses"), ("client", "b-2"));
+        var lines = (await PlanAsync()).Lines.Where(l => l.Exercise == "crab toss").ToList();
+        Assert.Equal([3, 3], lines.Select(l => l.Reps));
+        Assert.All(lines, l => Assert.Equal((WorkKind.Jumps, 8), (l.Kind, ((CountShape)l.Shape).Count)));
+
+        // Without script the page is drawn anew.
+        Assert.Equal(HttpStatusCode.Redirect, (await DoAsync("Add", ("text", "\"log roll\" 2 x 6 as strength"))).Code);
+
+        // A range is timed at both ends.
+        await DoAsync("Add", ("text", "2-4 x 20 m rest 2-3 min"), ("client", "b-3"));
+        Assert.Matches(@"^\d+:\d\d–\d+:\d\d$", (await coach.PageAsync(Url)).QuerySelector("#total-time")!.TextContent);
     }
 
     [Fact]

@@ -131,50 +131,6 @@ public static partial class PlanText
         return Several(text, context) is { } block ? (block, null) : (null, reading.Problem);
     }
 
-    // Several pieces of work in one row: a length each (10, 20, 30 m), sets that change (5,3,1 @75,85,95% max), or whole lines after one another.
-    private static PlanBlock? Several(string text, ShorthandContext context)
-    {
-        IReadOnlyList<string> parts = [];
-        var typed = LineHabits.BeforeNames.Aggregate(LineText.Of(text), (t, h) => t.Replace(h.Pattern, h.With)).Text;
-        if (Lengths().Match(typed) is { Success: true } lengths)
-        {
-            parts = [.. Numbers().Matches(lengths.Groups["list"].Value).Select(n => $"{lengths.Groups["count"].Value}{n.Value} {lengths.Groups["unit"].Value}{lengths.Groups["rest"].Value}")];
-        }
-        else if (Sets().Match(typed) is { Success: true } sets)
-        {
-            var (reps, shares) = (Numbers().Matches(sets.Groups["reps"].Value), Numbers().Matches(sets.Groups["shares"].Value));
-            parts = reps.Count == shares.Count ? [.. reps.Zip(shares, (r, s) => $"{sets.Groups["name"].Value}1 x {r.Value} reps @{s.Value}{sets.Groups["rest"].Value}")] : [];
-        }
-        else if (typed == LineText.Of(text).Text || !typed.Contains('"', StringComparison.Ordinal))
-        {
-            parts = WholeLines().Split(text);
-        }
-
-        if (parts.Count is < 2 or > MostParts)
-        {
-            return null;
-        }
-
-        var lines = parts.Select(p => ShorthandLine.Read(p, context).Line).OfType<PlanLine>().ToList();
-        return lines.Count == parts.Count ? new PlanBlock(0, PlanEdits.TitleFor(lines[0], context.Catalogue.Find(lines[0].Exercise)?.Family), lines) : null;
-    }
-
-    private const int MostParts = 12;
-
-    // 2 x 10, 20, 30 m @95%
-    [GeneratedRegex(@"^\s*(?<count>\d{1,2}\s*x\s*)?(?<list>\d+(?:\s*,\s*\d+)+(?:\s*(?:,|and|&)\s*\d+)?)\s*(?<unit>m|metres?|meters?|yd|yds|yards?)\b(?<rest>.*)$", RegexOptions.IgnoreCase)]
-    private static partial Regex Lengths();
-
-    // squat 5,3,1 @75,85,95% max
-    [GeneratedRegex(@"^\s*(?<name>[\p{L}'\s-]+?\s*)(?<reps>\d+(?:\s*[,/]\s*\d+)+)\s*(?:reps?)?\s*(?:@|at)?\s*(?<shares>\d+(?:\s*[,/]\s*\d+)+)(?<rest>\s*(?:%|kg|lb).*)$", RegexOptions.IgnoreCase)]
-    private static partial Regex Sets();
-
-    [GeneratedRegex(@"\d+")]
-    private static partial Regex Numbers();
-
-    [GeneratedRegex(@"\s*(?:;|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\p{L}))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
-    private static partial Regex WholeLines();
-
     /// <summary>A block as it can be typed on one row: a line alone, or rounds of several.</summary>
     /// <param name="block">The block.</param>
     /// <param name="catalogue">Known exercises.</param>

@@ -66,7 +66,7 @@ public static class ShorthandLine
 
     // What the program prints is read as it stands, whatever habits there are.
     private static ShorthandReading? AsPrinted(LineText typed, string text, ShorthandContext context) =>
-        Try(LineHabits.KeepName(typed, context.Catalogue, true), context) is { Line: { Shape: not RunShape { Segments: [{ Role: SegmentRole.Fly }, ..] } } line } reading && ShorthandPrinter.Print(line, context.Catalogue) == text.Trim() ? reading : null;
+        Try(LineHabits.KeepName(typed, context.Catalogue, true), context) is { Line: { } line } reading && ShorthandPrinter.Print(line, context.Catalogue) == text.Trim() ? reading : null;
 
     private static ShorthandReading Try(LineText line, ShorthandContext context)
     {

@@ -27,7 +27,7 @@ internal sealed partial class ShorthandReader
             return new(loadKind, 0, LoadUnit.Heavy);
         }
 
-        if (loadKind is LoadKind.Sled or LoadKind.Chain or LoadKind.Vest && Now.Kind == TokenKind.Number && !IsAmount() && Next.Kind != TokenKind.Times && !(Next.Kind == TokenKind.Word && (DistanceUnits.ContainsKey(Next.Text) || TimeUnits.ContainsKey(Next.Text))))
+        if (loadKind is LoadKind.Sled or LoadKind.Chain or LoadKind.Vest && Now.Kind == TokenKind.Number && !IsAmount() && Next.Kind != TokenKind.Times && !Next.Is('-') && !(Next.Kind == TokenKind.Word && (DistanceUnits.ContainsKey(Next.Text) || TimeUnits.ContainsKey(Next.Text))))
         {
             throw Doubtful(Now, $"How heavy? {Now.Text} what?", loadKind == LoadKind.Vest ? ["kg", "lb", "%bm"] : ["kg", "%bm", "lb"], unit => (Now.Start + Now.Length, 0, unit[0] == '%' ? unit : " " + unit), unit => $"{Now.Text} {(unit == "%bm" ? "% of body mass" : unit)}");
         }
@@ -50,7 +50,7 @@ internal sealed partial class ShorthandReader
         }
 
         var token = Now;
-        var value = token.Value * sign;
+        var value = token.Value == 0 ? 0 : token.Value * sign;
         at++;
         if (Now.IsWord("kg", "kilos"))
         {
@@ -147,6 +147,7 @@ internal sealed partial class ShorthandReader
         else
         {
             Once("load", token);
+            massAt = token;
             load = new(LoadKind.Lift, amount, pound ? LoadUnit.Pound : LoadUnit.Kilogram) { Least = two ? Math.Min(least, most) : null };
         }
 

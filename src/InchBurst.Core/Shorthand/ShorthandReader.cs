@@ -39,6 +39,7 @@ internal sealed partial class ShorthandReader
     private int? leastReps;
     private RepShape? leastShape;
     private int? usualTimes;
+    private Token? massAt;
 
     public ShorthandReader(LineText text, ShorthandContext context)
     {

@@ -1,10 +1,10 @@
-using InchBurst.Core.Units;
 using InchBurst.Core.Check;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.School;
 using InchBurst.Core.Shorthand;
+using InchBurst.Core.Units;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using InchBurst.Web.Drawing;

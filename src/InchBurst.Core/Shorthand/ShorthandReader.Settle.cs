@@ -1,0 +1,162 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+using static InchBurst.Core.Shorthand.ShorthandWords;
+
+namespace InchBurst.Core.Shorthand;
+
+/// <summary>What the parts of a line come to once all are there.</summary>
+internal sealed partial class ShorthandReader
+{
+    // Sets said behind the dose: of runs and of counts alike they are what is repeated.
+    private void SetsAfter(int count)
+    {
+        if (isCounted)
+        {
+            sets = count;
+        }
+        else
+        {
+            reps = count;
+        }
+    }
+
+    // "Fast" behind a single run is how hard it is, not a part of it; on a lift, percents are of the most that can be lifted.
+    private void SettleEffort()
+    {
+        if (shape is RunShape { Segments: [{ Role: SegmentRole.Fly, Length: var zone }, ..] flying })
+        {
+            // Nobody flies from standing: the usual build is before it, and alone it has its room to slow down.
+            Distance As(double metres) => new(metres, zone.Unit);
+            shape = new RunShape([new(As(zone.Amount <= 10 ? 20 : 30), SegmentRole.Build), .. flying, .. flying.Count == 1 ? [new RunSegment(As(20), SegmentRole.Slow)] : Array.Empty<RunSegment>()]);
+        }
+
+        if (effort is null && shape is RunShape { Segments: [{ Role: SegmentRole.Fast } only] })
+        {
+            shape = new RunShape([only with { Role = SegmentRole.Run }]);
+            effort = new([EffortWords["fast"]], Word: "fast");
+        }
+
+        // Kilograms on a run are on what is pulled or worn; which, only the exercise can say.
+        if (load is { Kind: LoadKind.Lift, Unit: LoadUnit.Kilogram or LoadUnit.Pound } mass && shape is RunShape)
+        {
+            load = exercise?.UsualLoad?.Kind is { } carried and (LoadKind.Sled or LoadKind.Chain or LoadKind.Vest) ? mass with { Kind = carried }
+                : exercise?.Does is Movement.Sprint or null && massAt is { } at ? throw Doubtful(at, $"{at.Text} {(mass.Unit == LoadUnit.Pound ? "lb" : "kg")} on what?", ["sled", "vest", "chain"], word => (at.Start, 0, word + " ")) : load;
+        }
+
+        if (load is null && effort is { Word: null, Percents: [var first, ..] } said && exercise?.Does == Movement.Lift && said.Percents.Min() >= 1 && said.Percents.Count == (said.Shape == EffortShape.Each ? 1 : 2))
+        {
+            load = new(LoadKind.Lift, said.Percents.Max(), LoadUnit.PercentMaximum) { Least = said.Shape == EffortShape.Each ? null : said.Percents.Min() };
+            effort = null;
+        }
+    }
+
+    private void SettleShape()
+    {
+        var usual = exercise is null ? null : Usual(exercise);
+        if (shape is null && bareNumber is { Value: >= LeastBareMetres } metres && usual?.shape is RunShape way && !way.Segments.Any(s => s.IsTurn) && (way.Fly is not null || way.Segments.Any(s => s.Role == SegmentRole.Back)))
+        {
+            (shape, bareNumber) = (new RunShape([new(Metres(metres, context.DefaultUnit), SegmentRole.Run)]), null);
+        }
+
+        if (usual?.shape is RunShape shuttle && shuttle.Segments.Any(s => s.Role == SegmentRole.Back) && shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null, Length: var both }] })
+        {
+            // A shuttle said by one length goes out half of it and comes back.
+            var half = both with { Amount = both.Amount / 2 };
+            shape = new RunShape([new(half, SegmentRole.Up), new(half, SegmentRole.Back)]);
+        }
+        else if (usual?.shape is RunShape flying && flying.Fly is not null && shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null, Length: var zone }] })
+        {
+            // Of a flying run the length said is the zone's.
+            shape = new RunShape([.. flying.Segments.Select(s => s.Role == SegmentRole.Fly ? s with { Length = zone } : s with { Length = new(s.Length.Amount, zone.Unit) })]);
+        }
+        else if (usual?.shape is RunShape own && own.Segments.Any(s => s.IsTurn) && own.Segments.Count(s => !s.IsTurn) <= MostScaledLegs)
+        {
+            // An exercise that turns has a way of its own: a bare number counts its reps, and a length alone is the whole way with its turns where they were.
+            if (shape is null && bareNumber is { } times)
+            {
+                (sets, reps, shape, bareNumber) = (reps, Whole(times, 1, 100, "Reps"), own, null);
+            }
+            else if (shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null, Length: var length }] })
+            {
+                var share = length.Metres / own.Metres;
+                shape = new RunShape([.. own.Segments.Select(s => s.IsTurn ? s : s with { Length = new(Math.Round(Distance.InMetres(s.Length.Metres * share).To(length.Unit).Amount, 2), length.Unit) })]);
+            }
+        }
+
+        if (usualTimes is { } wanted && usual is not null)
+        {
+            // So many times the usual dose: of runs, holds and passes that many of one; of what is counted, that count.
+            usual.SettleShape();
+            (shape, eachSide) = (usual.shape, eachSide || usual.eachSide);
+            if (shape is CountShape count)
+            {
+                shape = count with { Count = wanted };
+            }
+            else
+            {
+                reps = wanted;
+            }
+        }
+
+        if (shape is null && bareNumber is { } bare)
+        {
+            RepShape Shape(Token number) => exercise?.Counted switch
+            {
+                CountedIn.Reps => new CountShape(Whole(number, 1, 500, "The count")),
+                CountedIn.Passes => new CountShape(Whole(number, 1, 500, "The count"), true),
+                CountedIn.Seconds => throw Unitless(number),
+                null when exerciseName is not null => new CountShape(Whole(number, 1, 500, "The count")),
+                _ => new RunShape([new(Metres(number, context.DefaultUnit), SegmentRole.Run)]),
+            };
+            shape = Shape(bare);
+            leastShape = bareLeast is { } least ? Shape(least) : null;
+            if (shape is RunShape && bare.Value < LeastBareMetres)
+            {
+                throw Doubtful(bare, $"{bare.Text} what?", usual is null ? ["m", "s"] : ["m", "reps of the usual length"], w => w[0] == 'r' ? (bare.Start + bare.Length, 0, " x " + LengthOf(usual!)) : (bare.Start + bare.Length, 0, " " + w), w => $"{bare.Text} {w}");
+            }
+        }
+
+        if (shape is null && usual is not null)
+        {
+            // The name alone stands for the usual dose.
+            usual.SettleShape();
+            (sets, reps, shape) = (usual.sets, usual.reps, usual.shape);
+            eachSide |= usual.eachSide;
+        }
+
+        if (shape is null)
+        {
+            throw Wrong(tokens[^1], exerciseName is null ? "How far, or how long? Such as 4 x 20 m." : $"How much of “{exerciseName}”? Such as 2 x 10 m, 3 x 5 or 2 min.");
+        }
+    }
+
+    // A length without a unit below this is more likely a count.
+    private const double LeastBareMetres = 5;
+
+    private static string LengthOf(ShorthandReader usual)
+    {
+        usual.SettleShape();
+        return ShorthandPrinter.ShapeText(usual.shape!);
+    }
+
+    // The parts of an exercise's usual dose; its shape stands where the dose says a unit.
+    private ShorthandReader? Usual(Exercise of)
+    {
+        if (isUsual)
+        {
+            return null;
+        }
+
+        var usual = new ShorthandReader(LineText.Of(of.Dose), context) { exercise = of, exerciseName = of.Name, isUsual = true };
+        while (usual.Now.Kind != TokenKind.End)
+        {
+            usual.Part();
+        }
+
+        return usual;
+    }
+
+    // Longer ways are sums of shuttles, whose length alone says nothing.
+    private const int MostScaledLegs = 3;
+}
