@@ -31,6 +31,7 @@ public static class LineHabits
     private const string Stretch = @"(?:" + D + @"\s*" + U + @"(?:\s*" + Role + @")?|" + D + @"\s*" + Role + ")";
     private const string Chain = @"(?:" + D + @"\s*(?:" + U + @")?\s*(?:" + Role + @")?\s*\+\s*)*" + Stretch;
     private const string Runs = @"(?:sprints?|dash(?:es)?|runs?|efforts?|reps?|times|bouts?|goes|accelerations?|accels?)(?![\p{L}\d])";
+    private const string Efforts = @"(?:sprints?|dash(?:es)?|runs?|accelerations?|accels?|starts?|efforts?)(?![\p{L}\d])";
     private const string B = @"(?<![\p{L}\d])";
     private const string E = @"(?![\p{L}\d])";
 
@@ -69,13 +70,14 @@ public static class LineHabits
         Of(@"(\d)\s*'\s*([0-5]\d)\s*(?:″|'')?" + E, "$1:$2", "5 x 20 m rest 1'30", "5 x 20 m rest 1:30"),
         Of(@"(\d)\s*(?:″|'')", "$1 s ", "5x20m rest 75\"", "5 x 20 m rest 1:15"),
         Of(@"(\d)\s*'(?!\p{L})", "$1 min ", "5x20m rest 3'", "5 x 20 m rest 3:00"),
-        Of(@"(\d)\s*(?:minutes?|mins?|min|m)\s*(?:and\s*)?([0-5]\d)\s*(?:seconds?|secs?|s)" + E, "$1:$2", "5 x 20 m rest 1 min 30 s", "5 x 20 m rest 1:30"),
+        Of(@"(?<![\d.])(\d)m([0-5]\d)s" + E, "$1:$2", "5 x 20 m rest 1m30s", "5 x 20 m rest 1:30"),
+        Of(@"(\d)\s*(?:minutes?|mins?|min)\s*(?:and\s*)?([0-5]\d)\s*(?:seconds?|secs?|s)" + E, "$1:$2", "5 x 20 m rest 1 min 30 s", "5 x 20 m rest 1:30"),
         Of(B + @"(?:a\s+)?half (?:a )?minute" + E, "30 s", "6 x 20 m half a minute rest", "6 x 20 m rest 0:30"),
         Of(B + @"(?:a|one) minute" + E, "1 min", "6 x 20 m a minute rest", "6 x 20 m rest 1:00"),
         Of(@"½", "1/2", "4 x 60 m ½ pace", "4 x 60 m @50%"),
 
         // Rest.
-        Of(@"(?:" + Resting + @"\s*(?:is|of|:|=|-)?\s*)?(?:w/|with|on|the)?\s*" + B + @"\(?(?:an?\s+)?(?:easy\s+|slow\s+)?walk(?:ing|s)?[ -]?backs?" + E + @"(?:\s+to (?:the )?start)?(?:\s+(?:(?:as|for)\s+)?(?:the\s+)?" + Resting + @")?\)?", " rest walk-back ", "6x40m, walk-back recovery", "6 x 40 m rest walk-back"),
+        Of(@"(?:" + Resting + @"\s*(?:is|of|:|=|-)?\s*)?(?:w/|with|on|the)?\s*" + B + @"\(?(?:an?\s+)?(?:easy\s+|slow\s+)?walk(?:ing|s)?[ -]?backs?" + E + @"(?:\s+down" + E + @")?(?:\s+to (?:the )?start)?(?:\s+(?:(?:as|for)\s+)?(?:the\s+)?" + Resting + @")?\)?", " rest walk-back ", "6x40m, walk-back recovery", "6 x 40 m rest walk-back"),
         Of(B + @"(?:w/|with|and|on)?\s*(?:full|complete)\s+" + Resting + @"(?!\s*(?:\d|walk))", " rest 1:00/10 m ", "4 x 30 m full recovery", "4 x 30 m rest 1:00/10 m"),
         Of(@"(?:" + Resting + @"\s*(?:is|of|:|=)?\s*)?" + B + "(" + Time + @")\s*(?:" + Resting + @"\s*)?(?:per|for (?:each|every)|each|every|/)\s*(" + D + @")\s*(" + U + @")(?:\s*run)?", " rest $1/$2 $3 ", "4 x 20 m rest 90 s per 10 m", "4 x 20 m rest 1:30/10 m"),
         Of(@"(?:" + Resting + @"\s*(?:is|of|:|=)?\s*)?" + B + "(" + Time + @")\s*(?:" + Resting + @"\s*)?(?:between|after|btw)\s*(?:each\s+)?(?:reps?|runs?)\s*(?:,|and|/|;)?\s*(" + Time + @")\s*(?:" + Resting + @"\s*)?(?:between|after|btw)\s*(?:each\s+)?sets?", " rest $1/$2 ", "2 sets of 3 x 30 m, 2 min between reps, 5 min between sets", "2 x 3 x 30 m rest 2:00/5:00"),
@@ -86,12 +88,17 @@ public static class LineHabits
         Of(B + @"(?:w/|with|on|and)?\s*" + B + @"(?<!rest\s*)(?<!\d\s*/\s*)(" + Times + @")\s*(?:of\s+|as\s+)?(?:a\s+)?" + Resting + @"(?!\s*(?:is|of|:|=)?\s*\d)", " rest $1 ", "6 sprints of 20m, 2 min rest", "6 x 20 m rest 2:00"),
 
         // Stretches that hold the name of an exercise.
+        Of(@"(?<=" + B + @"(?:flyings?|flys|fly)" + E + @".*)(" + D + @"\s*" + U + @")\s*build(?:ing)?[- ]?up", "$1 build", "4 x flying 20 m, 20 m build up", "4 x 20 build + 20 m fly"),
         Of(@"(" + D + @"\s*(?:" + U + @")?)\s*(?:slow(?:ing)?[ -]?down|slowing|decel(?:eration|erate|erating)?|brak(?:e|ing)|coast(?:ing)?|ease[ -]?(?:off|down))" + E, "$1 slow", "4 x 25m build 10m fly 20m slow down", "4 x 25 build + 10 fly + 20 m slow"),
         Of("(" + D + @"\s*" + U + @")\s*(?:build(?:ing)?[- ]?up|run[- ]?in)\s*(?=[+,]|then|and|into|\d)", "$1 build ", "3 x 20 m build-up + 10 m fly", "3 x 20 build + 10 m fly"),
 
         Of(@"\(\s*(" + Time + @")\s*/\s*(" + Time + @")\s*\)", " rest $1/$2 ", "2 x 4 x 20m (2'/5')", "2 x 4 x 20 m rest 2:00/5:00"),
         Of(B + @"r\s*(?=\d+\s*$)", " rest ", "4 x 20 m r 90 s", "4 x 20 m rest 1:30"),
         Of(@"(?<=\d\s*" + U + @"[^;]*)(?:,|" + B + @"(?:w/|with))\s*(" + Time + @")\s*$", " rest $1 ", "10 x 100 m, 60s", "10 x 100 m rest 1:00"),
+
+        Of(@"^(?!.*" + B + @"rest)(.*\d\s*x\s*" + D + @"\s*" + U + @"\s*\S.*?)\s+(" + Time + @")\s*$", "$1 rest $2 ", "4 x 15 m heavy sled 3 min", "heavy sled 4 x 15 m rest 3:00"),
+        Of(@"^(?!.*" + B + @"rest)(.*\d\s*x\s*\d.*),\s*(" + Time + @")\s*$", "$1 rest $2 ", "squat 5 x 3 120 kg, 3 min", "squat 5 x 3 120 kg rest 3:00"),
+        Of(@"(?<=\d\s*" + U + @"[^;]*)" + B + @"walk(?:ing)?[ -]down" + E, " rest walk-back ", "8 x 30 m uphill, walk down", "8 x 30 m uphill rest walk-back"),
 
         // Starts; those the catalogue holds as exercises are found by their names.
         Of(B + @"(?:from\s+)?(?:an?\s+|the\s+)?([34])[ -]?(?:points?|pts?)(?:[ -](?:starts?|stance|position))?" + E, " from $1-point ", "6x10m 3 point start", "6 x 10 m from 3-point"),
@@ -105,12 +112,15 @@ public static class LineHabits
 
         // Loads that hold words of exercises.
         Of(B + @"(?:up|on)\s+(?:an?\s+|the\s+)?(?:slight\s+|short\s+|steep\s+|gentle\s+)?(?:hill|slope|incline)" + E, " uphill ", "5 x 25 m up a hill", "5 x 25 m uphill"),
-        Of(@"(" + D + @")\s*%\s*(?:of\s+)?(?:bw|bm|body[ -]?(?:weight|mass))" + E, " $1%bm ", "5 x 15m sled 30% bodyweight", "5 x 15 m sled 30%bm"),
+        Of(@"(?:(?:@|" + B + @"at)\s*)?(" + D + @")\s*%\s*(?:of\s+)?(?:bw|bm|body[ -]?(?:weight|mass))" + E, " $1%bm ", "5 x 15m sled 30% bodyweight", "5 x 15 m sled 30%bm"),
         Of(@"(?<![-+])(" + D + @")\s*%\s*(?:slower|speed loss|velocity loss|velocity decrement|loss of speed)" + E, " -$1%v ", "5 x 15 m sled 20% slower", "5 x 15 m sled -20%v"),
         Of(@"(?<![-+])(" + D + @")\s*%\s*(?:faster|overspeed)" + E, " +$1%v ", "3 x 30 m tow 5% faster", "3 x 30 m tow +5%v"),
         Of(@"(?:@|at)?\s*((?:" + D + @"\s*(?:,|/|-|to)\s*)*" + D + @")\s*%\s*(?:of\s+)?(?:(?:his|her|their|your|the)\s+)?(?:1?[ -]?rm|one[- ]rep(?:etition)? max(?:imum)?|max(?:imum)?)" + E, " $1% max ", "squat 3 x 5 at 80% 1RM", "squat 3 x 5 80% max"),
         Of(B + @"(?:resistance bands?|bungees?|elastic(?: cord)?|cord|banded)" + E, " band ", "3 x 10 m bungee", "3 x 10 m band"),
         Of(B + @"(?:chute)" + E, " parachute ", "3 x 30 m chute", "3 x 30 m parachute"),
+        Of(B + @"(sled|band|chain|partner|parachute)[- ]resisted(?:\s+(?:sprints?|runs?))?" + E, " $1 ", "band-resisted sprints 4 x 15 m", "4 x 15 m band"),
+        Of(B + @"(?:resisted|held)\s+(?:by|with)\s+(?:an?\s+)?(sled|band|chain|partner|parachute)" + E, " $1 ", "4 x 20 m resisted by band", "4 x 20 m band"),
+        Of(B + @"resisted(?:\s+(?:sprints?|runs?))?" + E + @"(?!-)", " sled ", "resisted sprints 4 x 20 m 15 kg", "4 x 20 m sled 15 kg"),
         Of(B + @"(?:weighted|weight)[ -]vest" + E, " vest ", "3 x 20 m weighted vest 5 kg", "3 x 20 m vest 5 kg"),
     ];
 
@@ -125,7 +135,7 @@ public static class LineHabits
         Of(@"(?<!for\s+)" + B + @"(low|high)[ -]minutes?(?:\s+(?:group|players|only))?" + E, " for $1 minutes ", "4 x 20 m low minutes group", "4 x 20 m for low minutes"),
 
         // Loads.
-        Of(B + @"(?:overspeed|assisted)(?:\s+(?:runs?|sprints?))?" + E, " tow ", "overspeed 3 x 30 m", "3 x 30 m tow"),
+        Of(B + @"(?:overspeed|assisted)(?:\s+(?:runs?|sprints?|bands?))?" + E, " tow ", "overspeed 3 x 30 m", "3 x 30 m tow"),
         Of(@"(" + D + @")\s*(?:kgs|kilos?|kilograms?)" + E, "$1 kg", "squat 4 x 3 100 kilos", "squat 4 x 3 100 kg"),
         Of(@"(" + D + @")\s*(?:lbs|pounds?)" + E, "$1 lb", "squats 4x3 225 lbs", "squat 4 x 3 225 lb"),
         Of(@"(" + D + @")\s*(kg|lb)\s*(?:on (?:a |the )?)?(sled|chain|vest)" + E, " $3 $1 $2 ", "5 x 15 m 25 kg sled", "5 x 15 m sled 25 kg"),
@@ -135,14 +145,18 @@ public static class LineHabits
         Of(B + @"(?:on\s+)?(?:an?\s+|the\s+)?(?:hills?|incline)" + E + @"(?:\s*of\s*)?", " uphill ", "5 x 25m hill walk back", "5 x 25 m uphill rest walk-back"),
         Of(@"(?<!%\s*)(?<!\d\s*)" + B + @"(?:body[ -]?weight|bw)" + E + @"(?:\s*only)?", " ", "bodyweight squats 3 x 10", "squat 3 x 10 reps"),
 
+        Of(B + @"(vest|sled|chain|band|parachute|uphill|downhill|tow)\s+(?:sprints?|runs?)" + E, " $1 ", "vest sprints 4 x 20 m 5 kg", "4 x 20 m vest 5 kg"),
+
         // Gates and what is written down.
-        Of(B + @"(?:with\s+)?(?:timed|times?|splits?|timing(?:\s*gates?)?|timing lights?|beams?|marks?|gates?)\s*(?:at|on|:|of)?\s*(?=\d)(?!\d+\s*x)", " gates ", "3 x 40m timed at 10, 20, 40", "3 x 40 m gates 10,20,40"),
+        Of(B + @"(?:with\s+)?(?:timed|times?|splits?|timing(?:\s*gates?)?|timing lights?|beams?|marks?|gates?)\s*(?:at|on|:|of|@)?\s*(?=\d)(?!\d+\s*x)", " gates ", "3 x 40m timed at 10, 20, 40", "3 x 40 m gates 10,20,40"),
         Of(@"(?<=gates\s[\d.,/&\s]*(?:(?:m|yd)\s*)?)(?<=\d\s*(?:m|yd)?)\s*(?:/|&|and|then)\s*(?=\d)", ",", "20m gates 5/10/20", "20 m gates 5,10,20"),
         Of(B + @"(?:timed|time it|for time|clocked|on the clock|time them)" + E, " log time ", "3 x 30 m timed", "3 x 30 m log time"),
 
         Of(B + @"at\s*(?=" + D + @"\s*(?:kg|lb)" + E + ")", "", "squat 3 x 5 at 80kg", "squat 3 x 5 80 kg"),
 
         // Sets and reps.
+        Of(@"^\s*(" + Count + @")\s*(" + Name + @")\s*x\s*(" + Count + @")\s*sets?" + E, " $2 $3 x $1 ", "3 broad jumps x 3 sets", "broad jump 3 x 3 reps"),
+        Of(B + "(" + Count + @")\s*x\s*(" + Count + @")\s*sets?" + E, " $2 x $1 ", "pogo hops 10 x 3 sets", "pogo hops 3 x 10 reps"),
         Of(@"x\s*\(([^()]*)\)", "x $1 ", "2 x (3 x 40 yd)", "2 x 3 x 40 yd"),
         Of(B + "(" + Count + @")\s*sets?\s*(?:of|x|:)?\s*\(([^()]*)\)", "$1 x $2 ", "3 sets of (4 x 15 m)", "3 x 4 x 15 m"),
         Of(@"x\s*(" + Count + @")\s*(?:reps?)?\s*,?\s*(?:for\s+)?(" + Count + @")\s*sets?" + E, " $2 x $1 ", "pogo hops x10 3 sets", "pogo hops 3 x 10 reps"),
@@ -186,7 +200,7 @@ public static class LineHabits
         Of(@"(" + D + @")\s*(" + U + @")?\s*down\s*with\s*(?:an?\s*)?(\p{L}+)\s*(?:,|and|&|;)?\s*back\s*with\s*(?:an?\s*)?(\p{L}+)", "$1 $2 up $3 + $1 $2 back $4", "2 x 20 m down with skip, back with jog", "2 x 20 up skip + 20 m back jog"),
 
         // How many, after what.
-        Of("(" + Chain + @")\s*(?:(?:sprints?|dash(?:es)?|runs?)\s*)?x\s*(" + Count + @")(?!\s*(?:" + U + "|" + T + @"|x|\+))(?:\s*(?:reps?|times)" + E + ")?", "$2 x $1", "30m x 5", "5 x 30 m"),
+        Of("(" + Chain + @")\s*(?:" + Efforts + @"\s*)?x\s*(" + Count + @")(?!\s*(?:" + U + "|" + T + @"|x|\+))(?:\s*(?:reps?|times)" + E + ")?", "$2 x $1", "30m x 5", "5 x 30 m"),
         Of("(" + D + @"\s*" + T + @")\s*x\s*(" + Count + @")(?!\s*(?:" + U + "|" + T + @"|x|\+))(?:\s*(?:reps?|times)" + E + ")?", "$2 x $1", "30 s x 6 @70%", "6 x 30 s @70%"),
 
         Of("^([^x]*?)(" + Chain + @")([^x]*?)\s*,?\s*x\s*(" + Count + @")\s*(?:(?:reps?|times)" + E + @")?\s*$", "$1 $4 x $2 $3", "20 m, walk back, x 6", "6 x 20 m rest walk-back"),
@@ -195,11 +209,16 @@ public static class LineHabits
         Of(@"(" + D + @")\s*(?:on)\s*[,/&]?\s*(?:and\s*)?(" + D + @")\s*(?:off)" + E, "$1 s on $2 s off", "20 on 40 off x 6", "6 x 20 s rest 0:40"),
         Of(@"(" + Time + @")\s*(?:on|work|hard)\s*[,/&]?\s*(?:and\s*)?(" + Time + @")\s*(?:off|rest|easy)" + E + @"\s*,?\s*x\s*(" + Count + ")", " $3 x $1 rest $2 ", "30 s on, 30 s off x 8", "8 x 30 s rest 0:30"),
         Of(@"(" + Time + @")\s*(?:on|work|hard)\s*[,/&]?\s*(?:and\s*)?(" + Time + @")\s*(?:off|rest|easy)" + E, " $1 rest $2 ", "8 x 30 s on 30 s off", "8 x 30 s rest 0:30"),
+        Of(@"(?<!rest\s*)(?<![\d.])(" + D + @"\s*" + T + @")\s*/\s*(" + D + @"\s*" + T + ")", "$1 rest $2", "bike 8 x 20s/10s", "bike intervals 8 x 20 s rest 0:10"),
         Of(@"^\s*(\d\d)\s*/\s*(\d\d)\s*(?:s" + E + @")?\s*x\s*(" + Count + ")", " $3 x $1 s rest $2 s ", "30/30 x 8", "8 x 30 s rest 0:30"),
         Of(@"(" + Count + @"\s*x\s*)(" + D + @")\s*/\s*(" + D + @")\s*(seconds?|secs?|s|minutes?|mins?|min)" + E, "$1$2 $4 rest $3 $4", "10 x 15/15 s", "10 x 15 s rest 0:15"),
         Of(B + @"(?:rest\s*)?(?:work[ /:-]*rest|w:r|ratio)?\s*(?:of\s*)?(?<![\d:])(\d):(\d)(?![\d:])(?:\s*(?:work[ /:-]*rest|ratio|rest))?", " rest $1 to $2 ", "8 x 30 s 1:1", "8 x 30 s rest 0:30"),
 
         // Effort.
+        Of(@"\(\s*((?:\d{2,3}\s*%?\s*[,/]?\s*)+%)\s*\)", " $1 ", "3 x 30 m (70, 80, 90%)", "3 x 30 m @70,80,90%"),
+        Of(@":\s*(?=\d+\s*%)", " ", "4 x 60 m: 70%, 80%, 90%, 95%", "4 x 60 m @70,80,90,95%"),
+        Of(@"(?<![@\d.,/])(\d{2,3})\s*/\s*(?=\d{2,3}\s*(?:/|%))", "@$1,", "3 x 20 m 80/90/100%", "3 x 20 m @80,90,100%"),
+        Of(@"(?<=" + Name + @".*)" + B + @"to\s*(?=" + D + @"\s*%)", "@", "4 x 40 m build-ups to 90%", "build-up 4 x 40 m @90%"),
         Of(@"(\d)\s*(?:percent|per cent|pct)" + E, "$1%", "4 x 50 m at 85 percent", "4 x 50 m @85%"),
         Of(@"(?<=@[\d.,/\s]*\d)\s*/\s*(?=\d)", ",", "3 x 30 m @70/80/90%", "3 x 30 m @70,80,90%"),
         Of(@"(\d)\s*,?\s*(?:and|&)\s*(?=\d+\s*%)", "$1,", "3 x 30 m at 70, 80 and 90%", "3 x 30 m @70,80,90%"),
@@ -216,7 +235,7 @@ public static class LineHabits
 
         // Words that say nothing the line does not.
         Of(@"^\s*(?:sprints?|runs?|accelerations?|accels?|starts?|dash(?:es)?)\s*:?\s*(?=\d)", " ", "sprint 5 x 20m", "5 x 20 m"),
-        Of(@"^([^+]*\d\s*(?:" + U + @")?)\s*(?:sprints?|dash(?:es)?|efforts?)" + E + @"(?!.*\+)", "$1", "20 yard dash", "20 yd"),
+        Of(@"^([^+]*\d\s*(?:" + U + @")?)\s*(?:sprints?|dash(?:es)?|efforts?|accelerations?|accels?|starts?)" + E + @"(?!.*\+)", "$1", "20 yard dash", "20 yd"),
         Of(B + @"down" + E + @"(?=\s*,?\s*rest walk-back)", " ", "A-skip 20 m down, walk back", "A-skip 20 m rest walk-back"),
         Of(B + @"(?:of|with|w/|the|then|please|do|go|straight|about|around)" + E, " ", "A-skip of 20 m", "A-skip 20 m"),
         Of(@"[.;]\s*$", " ", "4 x 20 m.", "4 x 20 m"),

@@ -111,6 +111,11 @@ internal sealed partial class ShorthandReader
             };
             shape = Shape(bare);
             leastShape = bareLeast is { } least ? Shape(least) : null;
+            if (shape is RunShape && eachSide && exercise is { EachSide: false } && bare.Value <= MostBareReps)
+            {
+                throw Doubtful(bare, $"{bare.Text} what?", ["reps", "m"], w => (bare.Start + bare.Length, 0, " " + w), w => $"{bare.Text} {w}");
+            }
+
             if (shape is RunShape && bare.Value < LeastBareMetres)
             {
                 throw Doubtful(bare, $"{bare.Text} what?", usual is null ? ["m", "s"] : ["m", "reps of the usual length"], w => w[0] == 'r' ? (bare.Start + bare.Length, 0, " x " + LengthOf(usual!)) : (bare.Start + bare.Length, 0, " " + w), w => $"{bare.Text} {w}");
@@ -133,6 +138,9 @@ internal sealed partial class ShorthandReader
 
     // A length without a unit below this is more likely a count.
     private const double LeastBareMetres = 5;
+
+    // On each side, as many as this are more likely counted than measured.
+    private const double MostBareReps = 20;
 
     private static string LengthOf(ShorthandReader usual)
     {

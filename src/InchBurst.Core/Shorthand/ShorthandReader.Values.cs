@@ -60,7 +60,7 @@ internal sealed partial class ShorthandReader
             return Wrong(token, $"“{name}” is not a name: it has 2 to 80 characters.");
         }
 
-        var at = slip ?? token;
+        var at = near is null ? token : slip ?? token;
         List<ShorthandChoice> choices = near is null || Keywords.Contains(near) ? [] : [new(near, (at.Start, at.Length, near))];
         choices.AddRange(OwnKinds.Select(k => new ShorthandChoice($"my own: {k.Words}", (token.Start, token.Length, $"\"{name}\"")) { Ends = $" as {k.Kind.Word()}" }));
         return new(new(at.Start, at.Length, near is null ? $"“{name}” is new. What sort of work is it?" : $"“{name}” is not known. Did you mean {near}? Or what sort of work is it?", near) { Choices = choices });
