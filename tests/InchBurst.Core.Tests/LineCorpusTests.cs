@@ -111,6 +111,23 @@ public class LineCorpusTests
         }
     }
 
+    // Without the parts of a chain taken whole these took for ever.
+    [Theory]
+    [InlineData("20 build + ", 35)]
+    [InlineData("20 m + ", 50)]
+    [InlineData("20-30 ", 60)]
+    [InlineData("rest ", 70)]
+    [InlineData(" ", 390)]
+    [InlineData("80% ", 90)]
+    [InlineData("fly 20 m ", 44)]
+    public void The_longest_lines_there_are_end(string piece, int times)
+    {
+        var line = string.Concat(Enumerable.Repeat(piece, times));
+        var slow = LineHabits.Slow(line);
+        Assert.True(slow.Count == 0, string.Join('\n', slow));
+        Assert.NotNull(ShorthandLine.Read(line).Problem);
+    }
+
     private static string Mutated(string line, Random random)
     {
         var at = random.Next(line.Length);

@@ -68,8 +68,8 @@ public class PlanTextTests
         Gen.Int[0, 3]).Select((a, b, c, gates) =>
         {
             var (exercise, sets, reps, shape) = a;
-            // A flying zone has a build before it.
-            shape = shape is RunShape { Segments: [{ Role: SegmentRole.Fly } first, ..] flying } ? new RunShape([first with { Role = SegmentRole.Run }, .. flying.Skip(1)]) : shape;
+            // A flying zone is not all of a run.
+            shape = shape is RunShape { Segments: [{ Role: SegmentRole.Fly } first] flying } ? new RunShape([first with { Role = SegmentRole.Run }, .. flying.Skip(1)]) : shape;
             var run = shape as RunShape;
 
             // Kilograms alone are lifted; on a run they are on something.

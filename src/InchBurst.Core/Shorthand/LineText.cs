@@ -66,14 +66,30 @@ internal sealed class LineText
                 continue;
             }
 
-            Put(c, i, i + 1);
+            // One space says as much as many.
+            if (c != ' ' || text.Length == 0 || text[^1] != ' ')
+            {
+                Put(c, i, i + 1);
+            }
         }
 
         return new(text.ToString(), [.. starts], [.. ends], kept);
     }
 
-    /// <summary>The line with every place that fits a pattern rewritten; $1 to $9 are what its groups hold.</summary>
+    /// <summary>The line with every place that fits a pattern rewritten; $1 to $9 are what its groups hold. A line that takes a pattern too long is no line a person writes, and stays.</summary>
     public LineText Replace(Regex pattern, string with)
+    {
+        try
+        {
+            return Rewritten(pattern, with);
+        }
+        catch (RegexMatchTimeoutException)
+        {
+            return this;
+        }
+    }
+
+    private LineText Rewritten(Regex pattern, string with)
     {
         var match = pattern.Match(Text);
         if (!match.Success)

@@ -24,11 +24,11 @@ internal sealed partial class ShorthandReader
     // "Fast" behind a single run is how hard it is, not a part of it; on a lift, percents are of the most that can be lifted.
     private void SettleEffort()
     {
-        if (shape is RunShape { Segments: [{ Role: SegmentRole.Fly, Length: var zone }, ..] flying })
+        if (shape is RunShape { Segments: [{ Role: SegmentRole.Fly, Length: var zone }] flying })
         {
-            // Nobody flies from standing: the usual build is before it, and alone it has its room to slow down.
+            // A zone alone: the usual build is before it, and its room to slow down behind it. What is written part by part stays as written.
             Distance As(double metres) => new(metres, zone.Unit);
-            shape = new RunShape([new(As(zone.Amount <= 10 ? 20 : 30), SegmentRole.Build), .. flying, .. flying.Count == 1 ? [new RunSegment(As(20), SegmentRole.Slow)] : Array.Empty<RunSegment>()]);
+            shape = new RunShape([new(As(zone.Amount <= 10 ? 20 : 30), SegmentRole.Build), .. flying, new(As(20), SegmentRole.Slow)]);
         }
 
         if (effort is null && shape is RunShape { Segments: [{ Role: SegmentRole.Fast } only] })

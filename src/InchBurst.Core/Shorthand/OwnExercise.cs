@@ -1,7 +1,7 @@
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
-using InchBurst.Core.Shorthand;
 
-namespace InchBurst.Core.Catalogue;
+namespace InchBurst.Core.Shorthand;
 
 /// <summary>Exercises of a club's own that are made from the line they were first written in.</summary>
 public static class OwnExercise
