@@ -96,7 +96,7 @@ public static class WarmUpMaker
         }
 
         var chosen = choices[new Random(seed).Next(choices.Count)];
-        return ShorthandLine.Read($"{chosen.Name} {chosen.Dose}{(chosen.EachSide ? " each side" : "")}", new(DistanceUnit.Metre, catalogue)).Line! with { Id = line.Id };
+        return ShorthandLine.ReadOwn($"{chosen.Name} {chosen.Dose}{(chosen.EachSide ? " each side" : "")}", new(DistanceUnit.Metre, catalogue)).Line! with { Id = line.Id };
     }
 
     /// <summary>True for the four exercises that stand for a whole stage.</summary>
@@ -195,7 +195,7 @@ public static class WarmUpMaker
         ];
     }
 
-    private static PlanLine Last(WarmUpRequest request, ShorthandContext context) => ShorthandLine.Read(
+    private static PlanLine Last(WarmUpRequest request, ShorthandContext context) => ShorthandLine.ReadOwn(
         request.Day switch
         {
             DayKind.Acceleration => request.OnCourt ? "falling start 2 x 10 m @85,90% rest walk-back" : "falling start 3 x 10 m @80,85,90% rest walk-back",
@@ -206,7 +206,7 @@ public static class WarmUpMaker
         context).Line!;
 
     private static PlanLine Line(Exercise exercise, ShorthandContext context) =>
-        ShorthandLine.Read($"{exercise.Name} {exercise.Dose}{(exercise.EachSide ? " each side" : "")} @{exercise.Effort}%", context).Line!;
+        ShorthandLine.ReadOwn($"{exercise.Name} {exercise.Dose}{(exercise.EachSide ? " each side" : "")} @{exercise.Effort}%", context).Line!;
 
     private sealed record Choice(List<Exercise> Activate, List<Exercise> Mobilise, List<Exercise> Potentiate, List<Exercise> Travel)
     {

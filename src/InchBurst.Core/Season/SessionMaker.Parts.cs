@@ -120,7 +120,7 @@ public static partial class SessionMaker
         public SessionPlan Plan(SessionWish wish)
         {
             var context = new ShorthandContext(DistanceUnit.Metre, wish.Setting.Catalogue);
-            PlanLine Line(string text) => ShorthandLine.Read(text, context).Line ?? throw new InvalidOperationException($"Not shorthand: {text}");
+            PlanLine Line(string text) => ShorthandLine.ReadOwn(text, context).Line ?? throw new InvalidOperationException($"Not shorthand: {text}");
             var plan = SessionPlan.Empty.Add(WarmUpMaker.Make(new(warmUp, day, false, warmUp < 14, wish.Setting, wish.Seed)));
             void Add(string title, params IEnumerable<string> texts)
             {

@@ -64,6 +64,10 @@ public static class ShorthandLine
         return AsPrinted(typed, text, context) ?? Try(LineHabits.Settle(typed, context.Catalogue), context);
     }
 
+    /// <summary>Reads a line that the program wrote itself, in the language's own words: without looking for habits, which takes longer.</summary>
+    internal static ShorthandReading ReadOwn(string text, ShorthandContext context) =>
+        Try(LineHabits.KeepName(LineText.Of(text), context.Catalogue, true), context) is { Line: not null } reading ? reading : Read(text, context);
+
     // What the program prints is read as it stands, whatever habits there are.
     private static ShorthandReading? AsPrinted(LineText typed, string text, ShorthandContext context) =>
         Try(LineHabits.KeepName(typed, context.Catalogue, true), context) is { Line: { } line } reading && ShorthandPrinter.Print(line, context.Catalogue) == text.Trim() ? reading : null;
