@@ -64,6 +64,7 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
         var plans = list.ToDictionary(s => s.Id, s => PlanJson.Read(s.RanPlanJson ?? s.PlanJson));
         var backs = await BackAsync(squad.Id, monday, today, cancel);
         var own = await calendar.GroupsAsync(squad.Id, cancel);
+        var groupsOf = ByAthlete(own);
         var watched = (await WishesAsync(squad.Id, cancel)).Select(w => new OftenThing(HowOften.Of(w.Exercise), w.Exercise) { Least = w.Least, Most = w.Most }).ToList();
         var weekIds = list.Where(s => s.Day >= monday && s.Day <= monday.AddDays(6)).Select(s => s.Id).ToList();
         var present = (await db.Attendance.AsNoTracking().Where(a => a.Present && weekIds.Contains(a.SessionId)).Select(a => new { a.SessionId, a.AthleteId }).ToListAsync(cancel)).ToLookup(a => a.SessionId, a => a.AthleteId);
@@ -82,8 +83,8 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
             {
                 // Lines for others, or for some by name, are no work of the group's.
                 var plan = plans[s.Id];
-                var dose = DayDose.Of(plan, new(pace), catalogue, l => plan.Covers(l, "", key.Length > 0 ? key : null));
-                var reach = s.State == SessionState.Ended ? [] : missing.Where(a => Reaches(plan, a, curves.GetValueOrDefault(a.Id, pace))).Select(a => a.Name).ToList();
+                var dose = DayDose.Of(plan, new(pace), catalogue, l => plan.Covers(l, "", key.Length > 0 ? [key] : []));
+                var reach = s.State == SessionState.Ended ? [] : missing.Where(a => Reaches(plan, a, groupsOf, curves.GetValueOrDefault(a.Id, pace))).Select(a => a.Name).ToList();
                 return new SeasonSession(s.Id, s.Day, s.Name, dose, s.State == SessionState.Ended || (s.State == SessionState.Planned && s.Day < today), s.IsPinned)
                 {
                     Missed = s.State == SessionState.Ended || !dose.ReachesTopSpeed ? [] : [.. missing.Select(a => a.Name).Except(reach)],
@@ -144,8 +145,8 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
     }
 
     // True when some line of the plan that is for the athlete takes them to the share that counts.
-    private bool Reaches(SessionPlan plan, Athlete athlete, SprintCurve curve) =>
-        plan.Lines.Where(l => plan.Covers(l, athlete.Name, GroupOf(athlete))).Any(l => DayDose.Reaches(LineDemand.Of(l, catalogue, new(curve, athlete.MassKilograms))));
+    private bool Reaches(SessionPlan plan, Athlete athlete, ILookup<int, string> own, SprintCurve curve) =>
+        plan.Lines.Where(l => plan.Covers(l, athlete.Name, GroupsOf(athlete, own))).Any(l => DayDose.Reaches(LineDemand.Of(l, catalogue, new(curve, athlete.MassKilograms))));
 
     /// <summary>An athlete's playing group in the words a line is for, or null.</summary>
     public static string? GroupOf(Athlete athlete) => athlete.Playing switch
@@ -154,6 +155,14 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
         PlayingGroup.LowMinutes => LineAudience.LowMinutes,
         _ => null,
     };
+
+    /// <summary>Names of the coach's own groups of a squad, by the number of each athlete in them.</summary>
+    public async Task<ILookup<int, string>> OwnGroupsAsync(int squadId, CancellationToken cancel = default) => ByAthlete(await calendar.GroupsAsync(squadId, cancel));
+
+    private static ILookup<int, string> ByAthlete(List<OwnGroup> groups) => groups.SelectMany(g => g.Athletes.Select(a => (a.Id, g.Name))).ToLookup(x => x.Id, x => x.Name);
+
+    /// <summary>Every group an athlete is in, by the words a line is for.</summary>
+    public static IReadOnlyCollection<string> GroupsOf(Athlete athlete, ILookup<int, string> own) => GroupOf(athlete) is { } playing ? [playing, .. own[athlete.Id]] : [.. own[athlete.Id]];
 
     /// <summary>Athletes a session is for.</summary>
     public async Task<List<Athlete>> MembersAsync(TrainingSession session, CancellationToken cancel = default)

@@ -12,6 +12,7 @@ return;
 internal static partial class Device
 {
     private static LiveDevice? session;
+    private static ReadingDevice? reader;
 
     [JSExport]
     internal static void Open(string document) => session = LiveDevice.Open(document);
@@ -45,6 +46,12 @@ internal static partial class Device
 
     [JSExport]
     internal static string LoadOfMass(string document, double kilograms) => LoadAnswer.OfMass(LoadDocument.Read(document), kilograms).Write();
+
+    [JSExport]
+    internal static void OpenReader(string document) => reader = ReadingDevice.Open(document);
+
+    [JSExport]
+    internal static string ReadLine(string text) => reader!.Read(text);
 
     [JSExport]
     internal static string Place(string digits, double expected) => DigitEntry.Place(digits, expected).Text;

@@ -1,6 +1,7 @@
 using System.Net;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Make;
+using InchBurst.Core.Live;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 using InchBurst.Data;
@@ -200,7 +201,8 @@ public sealed class PlanToolsTests : IAsyncLifetime
         Assert.Contains("Two", (await coach.PageAsync("/Drills/Quay%20stride")).Body!.TextContent);
         await DoAsync("Add", ("text", "quay stride"));
         Assert.Equal("Quay stride", (await PlanAsync()).Lines.Last().Exercise);
-        Assert.Contains("Quay stride", (await coach.PageAsync($"{Url}?handler=Reads&text=qua")).Body!.TextContent);
+        Assert.Contains("Quay stride", await coach.TextAsync($"{Url}?handler=Reads&text=qua"), StringComparison.Ordinal);
+        Assert.Contains("Quay stride", ReadingDevice.Open(await coach.TextAsync($"{Url}?handler=Reader")).Read("qua"), StringComparison.Ordinal);
 
         await coach.PostAsync("/Drills/Quay%20stride", "/Drills/Quay%20stride?handler=Hide");
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/Quay%20stride")).Code);

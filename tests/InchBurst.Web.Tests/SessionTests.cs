@@ -1,5 +1,7 @@
 using System.Net;
+using System.Text.Json;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Live;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 using InchBurst.Data.Entities;
@@ -107,11 +109,24 @@ public sealed class SessionTests : IAsyncLifetime
     [Fact]
     public async Task What_is_typed_is_read_back_in_words_at_once()
     {
-        var page = await coach.PageAsync($"{Url}?handler=Reads&text={Uri.EscapeDataString("3 x 20 build + 10 fly + 20 slow rest 4:00")}");
-        var words = page.QuerySelectorAll("span").Select(s => s.TextContent.Trim()).ToList();
+        using var read = JsonDocument.Parse(await coach.TextAsync($"{Url}?handler=Reads&text={Uri.EscapeDataString("3 x 20 build + 10 fly + 20 slow rest 4:00")}"));
+        var words = read.RootElement.GetProperty("words").EnumerateArray().Select(w => w.GetString()).ToList();
         Assert.Contains("3 reps", words);
         Assert.Contains("fly 10 m", words);
-        Assert.Contains(words, w => w.StartsWith("adds 150 m,", StringComparison.Ordinal));
+        Assert.StartsWith("adds 150 m,", read.RootElement.GetProperty("adds").GetString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_device_reads_a_line_as_the_server_does()
+    {
+        var device = ReadingDevice.Open(await coach.TextAsync($"{Url}?handler=Reader"));
+        string[] lines = ["", "4 x 20 m @95% rest 2:00", "3 x fly 10 w/ 20 m run in", "squat 4 x 3 @80% 1RM", "blorp 3 x 10 m", "10, 20, 30 m for Zuleika", "4 x 20 m for low minutes", "ank", "3 rounds: squat 3 reps; broad jump 3 reps", "2-4 x 10-20 m", "4 x 20 kg"];
+        foreach (var line in lines)
+        {
+            Assert.Equal(await coach.TextAsync($"{Url}?handler=Reads&text={Uri.EscapeDataString(line)}"), device.Read(line));
+        }
+
+        Assert.Contains("Zuleika", device.Read("20 m for Zuleika"), StringComparison.Ordinal);
     }
 
     [Fact]

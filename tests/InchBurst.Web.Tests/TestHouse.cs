@@ -143,6 +143,14 @@ public sealed class Visitor(Uri address)
         return page;
     }
 
+    /// <summary>An answer that is no page, as text.</summary>
+    public async Task<string> TextAsync(string path)
+    {
+        var response = await http.GetAsync(path);
+        Assert.True(response.IsSuccessStatusCode, $"{path}: {response.StatusCode}");
+        return await response.Content.ReadAsStringAsync();
+    }
+
     /// <summary>Sends a form as the page at <paramref name="from"/> would.</summary>
     public async Task<(HttpStatusCode Code, IDocument Page, HttpResponseMessage Response)> PostAsync(string from, string to, params (string Name, string Value)[] fields)
     {

@@ -1,3 +1,4 @@
+using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
@@ -19,7 +20,7 @@ public sealed class CoolDownLast : IPlanCheck
             yield break;
         }
 
-        var seconds = context.Timeline.Items.Skip(last + 1).Where(i => context.DemandOf(i.Line) is { HardestEffort: < EasyPercent, Tissues: Tissues.None }).Sum(i => i.Seconds);
+        var seconds = SessionTimeline.Spanned(context.Timeline.Items.Skip(last + 1).Where(i => context.DemandOf(i.Line) is { HardestEffort: < EasyPercent, Tissues: Tissues.None }));
         if (seconds < least - 1)
         {
             var longer = $"{Math.Ceiling((least - seconds) / 60)} min";

@@ -84,6 +84,14 @@ public sealed record CheckContext(
     /// <summary>Group, lanes and pace, for fixes that change the time.</summary>
     public ClockSetting? Setting { get; init; }
 
+    /// <summary>Everybody of the squad whom a line can be for, those who are out among them.</summary>
+    public IReadOnlyList<SquadMember> Squad { get; init; } = [];
+
+    /// <summary>True when a line is for an athlete.</summary>
+    /// <param name="line">The line.</param>
+    /// <param name="athlete">The athlete.</param>
+    public bool Covers(PlanLine line, CheckedAthlete athlete) => Plan.Covers(line, athlete.Name, Squad.FirstOrDefault(m => m.Name == athlete.Name)?.Groups ?? []);
+
     /// <summary>Athletes expected.</summary>
     public IReadOnlyList<CheckedAthlete> Athletes { get; init; } = [];
 
@@ -156,7 +164,7 @@ public static class PlanChecks
     /// <summary>The rules in the order they are looked at.</summary>
     public static IReadOnlyList<IPlanCheck> All { get; } =
     [
-        new WarmUpFirst(), new RoomToRun(), new FitsTheWindow(), new NotInFullTraining(), new NotKnown(), new HelpStaysSmall(), new YoungAthletes(), new WarmUpInOrder(), new NoLongHoldsBefore(), new BuildUpsFirst(),
+        new WarmUpFirst(), new RoomToRun(), new FitsTheWindow(), new NotInFullTraining(), new SomebodyAnswers(), new NotKnown(), new HelpStaysSmall(), new YoungAthletes(), new WarmUpInOrder(), new NoLongHoldsBefore(), new BuildUpsFirst(),
         new RestByRule(), new FreshForSpeed(), new NotTooMuch(), new WhoReachesTopSpeed(), new BuildLongEnough(), new LoadHasItsAim(), new HowHeavy(), new OneCue(), new RunThroughTheLine(), new ContactsSuitTheDay(),
         new SlowingDownTaught(), new CoolDownLast(), new KitAndPeopleSafe(),
     ];

@@ -29,7 +29,7 @@ public sealed class LoadHasItsAim : IPlanCheck
             else
             {
                 // The same kilograms are heavier for the light and the slow: whoever it is too heavy for is named.
-                var over = context.Athletes.Where(a => context.Plan.Covers(line, a.Name, null)).Select(a => (a.Name, Slower: context.DemandOf(line, a).Load.DecrementPercent)).Where(a => a.Slower > context.School[key] + 0.5).OrderByDescending(a => a.Slower).ToList();
+                var over = context.Athletes.Where(a => context.Covers(line, a)).Select(a => (a.Name, Slower: context.DemandOf(line, a).Load.DecrementPercent)).Where(a => a.Slower > context.School[key] + 0.5).OrderByDescending(a => a.Slower).ToList();
                 if (over.Count > 0)
                 {
                     yield return new("load", Severity.Mind, $"{(over.Count == 1 ? over[0].Name : $"{over[0].Name} and {over.Count - 1} more")}: {Figures.Number(over[0].Slower)}% slower, over the {Figures.Number(context.School[key])}% of {(topSpeed ? "the top-speed bracket" : "this school")}",

@@ -27,6 +27,9 @@ public sealed record ClockSetting(
     /// <summary>From one athlete's end to the next one's go in the same place, s, not negative.</summary>
     public double ChangeoverSeconds { get; init; } = UsualChangeoverSeconds;
 
+    /// <summary>True when nobody does both of two lines, so that they can be done at the same time; null goes by the words they are for.</summary>
+    public Func<PlanLine, PlanLine, bool>? Apart { get; init; }
+
     /// <summary>How many of each limited kit there are; what is not said is enough for everyone.</summary>
     public IReadOnlyDictionary<LimitedKit, int> Kit { get; init; } = new Dictionary<LimitedKit, int>();
 

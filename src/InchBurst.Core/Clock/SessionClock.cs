@@ -43,6 +43,24 @@ public sealed record SessionTimeline(IReadOnlyList<ClockItem> Items, double Tota
     /// <param name="lineId">The line's number.</param>
     public double SecondsOf(int lineId) => Items.Where(i => i.Line.Id == lineId).Sum(i => i.Seconds);
 
+    /// <summary>Time in which at least one of several lines is on, s: what is done at the same time counts once.</summary>
+    /// <param name="items">The lines, in order of start.</param>
+    public static double Spanned(IEnumerable<ClockItem> items)
+    {
+        double sum = 0, until = 0;
+        foreach (var item in items)
+        {
+            sum += Math.Max(0, item.EndSeconds - Math.Max(until, item.StartSeconds));
+            until = Math.Max(until, item.EndSeconds);
+        }
+
+        return sum;
+    }
+
+    /// <summary>Lines that are on at the same time as one of them, itself among them.</summary>
+    /// <param name="item">The line.</param>
+    public IEnumerable<ClockItem> Beside(ClockItem item) => Items.Where(i => i.BlockId == item.BlockId && i.Round == item.Round && i.StartSeconds == item.StartSeconds);
+
     /// <summary>The first line with a full rep, or null.</summary>
     /// <param name="demandOf">What a line asks.</param>
     public ClockItem? FirstFull(Func<PlanLine, LineDemand> demandOf) => Items.FirstOrDefault(i => demandOf(i.Line).IsFull);
@@ -52,7 +70,7 @@ public sealed record SessionTimeline(IReadOnlyList<ClockItem> Items, double Tota
     public double WarmUpSeconds(Func<PlanLine, LineDemand> demandOf)
     {
         var first = FirstFull(demandOf);
-        var lines = Items.TakeWhile(i => i != first).Where(i => demandOf(i.Line).Warms).Sum(i => i.Seconds);
+        var lines = Spanned(Items.TakeWhile(i => i != first).Where(i => demandOf(i.Line).Warms));
         var isRise = first is not null && demandOf(first.Line) is { FullRep: > 0, Load.IsHeavy: false };
         return lines + (isRise ? first!.Bars.Where(b => b.Effort >= Limits.FullPercent).Select(b => b.StartSeconds - first.StartSeconds).FirstOrDefault() : 0);
     }
@@ -86,11 +104,9 @@ public static class SessionClock
                     continue;
                 }
 
-                foreach (var line in block.Lines)
+                foreach (var together in block.AtOnce(setting.Apart))
                 {
-                    var item = Item(line, block.Id, round, clock, setting);
-                    items.Add(item);
-                    clock = item.EndSeconds;
+                    clock = Together(together, block.Id, round, clock, setting, items);
                 }
             }
         }
@@ -113,12 +129,23 @@ public static class SessionClock
         return start;
     }
 
+    // Lines for different people go at the same time and share the lanes; where there are fewer lanes than lines, one lane carries the goes of all.
+    private static double Together(IReadOnlyList<PlanLine> lines, int block, int round, double start, ClockSetting setting, List<ClockItem> items)
+    {
+        var running = lines.Where(l => setting.DemandOf(l).Course is not null).ToList();
+        var part = running.Count > 1 ? setting with { Lanes = Math.Max(1, setting.Lanes / running.Count) } : setting;
+        var at = lines.Select(l => Item(l, block, round, start, part)).ToList();
+        items.AddRange(at);
+        var oneLane = running.Count > setting.Lanes ? at.Where(i => running.Contains(i.Line)).Sum(i => i.Bars.Sum(b => b.EndSeconds - b.StartSeconds + setting.ChangeoverSeconds)) : 0;
+        return Math.Max(at.Max(i => i.EndSeconds), start + oneLane);
+    }
+
     private static ClockItem Item(PlanLine line, int blockId, int round, double start, ClockSetting setting)
     {
         var demand = setting.DemandOf(line);
         return demand.Course is not null || demand.Queues || setting.UnitsOf(demand) is not null
             ? InTurns(demand, blockId, round, start, setting)
-            : Together(demand, blockId, round, start, setting);
+            : AllAtOnce(demand, blockId, round, start, setting);
     }
 
     private static ClockItem InTurns(LineDemand demand, int blockId, int round, double start, ClockSetting setting)
@@ -159,7 +186,7 @@ public static class SessionClock
         return new(line, blockId, round, start, start + flow.FinishSeconds, bars, false, rest, flow.ShortestRest) { LongestRestSeconds = flow.LongestRest, IdleSeconds = flow.IdleSeconds };
     }
 
-    private static ClockItem Together(LineDemand demand, int blockId, int round, double start, ClockSetting setting)
+    private static ClockItem AllAtOnce(LineDemand demand, int blockId, int round, double start, ClockSetting setting)
     {
         var line = demand.Line;
         var repSeconds = demand.StillSeconds * (line.EachSide ? 2 : 1);

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
@@ -82,5 +83,6 @@ internal sealed class PlanConverter : JsonConverter<SessionPlan>
 [JsonSerializable(typeof(IReadOnlyList<RhythmStep>))]
 [JsonSerializable(typeof(LoadCall))]
 [JsonSerializable(typeof(DeviceWord))]
+[JsonSerializable(typeof(LineReading))]
 [JsonSerializable(typeof(DeviceCommand[]))]
 internal sealed partial class LiveJsonContext : JsonSerializerContext;

@@ -84,6 +84,7 @@ internal static class LiveReader
     private static LiveAthlete Athlete(JsonElement e) => new(e.MustWhole("id"), e.MustText("name"))
     {
         Group = e.Text("group"),
+        OwnGroups = e.Texts("ownGroups") ?? [],
         Availability = (Availability)e.MustWhole("availability"),
         AvailabilityReason = e.MustText("availabilityReason"),
         AvailabilitySaidBy = e.MustText("availabilitySaidBy"),

@@ -37,6 +37,13 @@ public sealed record LiveAthlete(int Id, string Name)
     /// <summary>Playing group in the words a line is for, or null.</summary>
     public string? Group { get; init; }
 
+    /// <summary>Groups of the coach's own that the athlete is in.</summary>
+    public IReadOnlyList<string> OwnGroups { get; init; } = [];
+
+    /// <summary>Every group the athlete is in, by the words a line is for.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public IReadOnlyCollection<string> Groups => Group is null ? OwnGroups : [Group, .. OwnGroups];
+
     /// <summary>Whether in full training.</summary>
     public Availability Availability { get; init; }
 
@@ -132,7 +139,7 @@ public sealed record LiveSetting
     /// <param name="state">The session.</param>
     /// <param name="line">The line.</param>
     /// <param name="person">The person.</param>
-    public bool IsFor(LiveState state, PlanLine line, LivePerson person) => state.Plan.Covers(line, person.Name, Athlete(person).Group);
+    public bool IsFor(LiveState state, PlanLine line, LivePerson person) => state.Plan.Covers(line, person.Name, Athlete(person).Groups);
 
     /// <summary>The setting of the session's clock: for those who are here, or before anybody is, for those expected.</summary>
     /// <param name="state">The session.</param>
@@ -140,6 +147,11 @@ public sealed record LiveSetting
     {
         var here = state.People.Where(p => p.Present).ToList();
         here = here.Count > 0 ? here : [.. Athletes.Where(a => a.Availability != Availability.Out).Select((a, i) => new LivePerson(a.Id, a.Name, i))];
-        return new(Math.Max(1, here.Count), state.Lanes, Pace, Catalogue, StartIntervalSeconds, line => Math.Max(1, here.Count(p => IsFor(state, line, p))), School) { ChangeoverSeconds = ChangeoverSeconds, Kit = Kit };
+        return new(Math.Max(1, here.Count), state.Lanes, Pace, Catalogue, StartIntervalSeconds, line => Math.Max(1, here.Count(p => IsFor(state, line, p))), School)
+        {
+            ChangeoverSeconds = ChangeoverSeconds,
+            Kit = Kit,
+            Apart = (first, second) => !here.Any(p => IsFor(state, first, p) && IsFor(state, second, p)),
+        };
     }
 }

@@ -5,6 +5,12 @@ using InchBurst.Core.Make;
 
 namespace InchBurst.Core.Live;
 
+/// <summary>A line that is done at the same time by others.</summary>
+/// <param name="Place">The line.</param>
+/// <param name="Next">Who goes next on it; null when everyone has.</param>
+/// <param name="Going">How many have reps left on it.</param>
+public sealed record LiveBeside(LinePlace Place, LivePerson? Next, int Going);
+
 /// <summary>A session as it stands now on one of its lines: who goes, who rests, what is typed, when it ends.</summary>
 /// <param name="Places">Every line to go to.</param>
 /// <param name="At">Index of the line shown among them; -1 when there is none.</param>
@@ -22,6 +28,17 @@ public sealed record LiveSight(
 
     /// <summary>Seconds the line is planned to take.</summary>
     public double PlannedSeconds => Item?.Seconds ?? 0;
+
+    /// <summary>Lines that others do at the same time, in the plan's order.</summary>
+    public IReadOnlyList<LiveBeside> Beside { get; init; } = [];
+
+    /// <summary>The line to go back to: the last before those that are on together; null at the first.</summary>
+    public LinePlace? Before => Places.Take(At).LastOrDefault(p => !IsBeside(p));
+
+    /// <summary>The line to go on to: the first after those that are on together; null at the last.</summary>
+    public LinePlace? After => At < 0 ? null : Places.Skip(At + 1).FirstOrDefault(p => !IsBeside(p));
+
+    private bool IsBeside(LinePlace place) => Beside.Any(b => b.Place.Line.Id == place.Line.Id && b.Place.Round == place.Round);
 
     private ClockItem? Item => Place is { } place ? Timeline.Items.FirstOrDefault(i => i.Line.Id == place.Line.Id && i.Round == place.Round - 1) : null;
 
@@ -49,9 +66,27 @@ public sealed record LiveSight(
     /// <param name="now">The time, UTC.</param>
     public LiveSight Later(LiveState state, LiveSetting setting, DateTime now)
     {
-        var sight = Demand is null ? this : this with { Order = LiveOrder.Of(state, Demand, Turns, setting, now) };
-        return state is { State: SessionState.Running, StartedAt: { } started } && Place is { } place
-            ? sight with { Forecast = Forecast.Of(Timeline, place.Line.Id, place.Round - 1, sight.Left(state, now), (now - started).TotalSeconds, setting.WindowSeconds) }
+        if (Demand is null || Place is not { } place)
+        {
+            return this;
+        }
+
+        var orders = new Dictionary<int, (LineDemand Demand, LineTurns Turns, IReadOnlyList<LiveTurn> Order)> { [place.Line.Id] = (Demand, Turns, LiveOrder.Of(state, Demand, Turns, setting, now)) };
+        foreach (var line in (Item is { } item ? Timeline.Beside(item) : []).Select(i => i.Line).Where(l => l.Id != place.Line.Id))
+        {
+            var demand = LineDemand.Of(line, setting.Catalogue);
+            var turns = LiveOrder.Turns(state, demand, place.Round, setting);
+            orders[line.Id] = (demand, turns, LiveOrder.Of(state, demand, turns, setting, now));
+        }
+
+        var sight = this with
+        {
+            Order = orders[place.Line.Id].Order,
+            Beside = [.. orders.Where(o => o.Key != place.Line.Id).Select(o => new LiveBeside(
+                Places.First(p => p.Line.Id == o.Key && p.Round == place.Round), o.Value.Order.FirstOrDefault(t => RunningOrder.Goes(t.Turn.State))?.Person, o.Value.Order.Count(t => RunningOrder.Goes(t.Turn.State))))],
+        };
+        return state is { State: SessionState.Running, StartedAt: { } started }
+            ? sight with { Forecast = Forecast.Of(Timeline, place.Line.Id, place.Round - 1, l => Left(state, orders[l.Id], Timeline.Items.First(i => i.Line.Id == l.Id && i.Round == place.Round - 1), now), (now - started).TotalSeconds, setting.WindowSeconds) }
             : sight;
     }
 
@@ -62,15 +97,15 @@ public sealed record LiveSight(
         Forecast?.OverSeconds > Limits.OverrunSeconds ? Remaining.Offers(state.Plan, Place!.Line.Id, setting.Clock(state), Forecast, setting.WindowSeconds) : [];
 
     // A line that is timed is as far as its reps; one that is not, as far as its time.
-    private double Left(LiveState state, DateTime now)
+    private static double Left(LiveState state, (LineDemand Demand, LineTurns Turns, IReadOnlyList<LiveTurn> Order) of, ClockItem item, DateTime now)
     {
-        var line = Place!.Line;
-        if (LineMarks.Expected(Demand!).Count + line.AskedMeasures.Count == 0)
+        var line = of.Demand.Line;
+        if (LineMarks.Expected(of.Demand).Count + line.AskedMeasures.Count == 0)
         {
-            return Item is not { } item || state.LineFrom is not { } began ? 0 : Math.Max(0, 1 - ((now - began).TotalSeconds / Math.Max(1, item.Seconds)));
+            return state.LineFrom is not { } began ? 0 : Math.Max(0, 1 - ((now - began).TotalSeconds / Math.Max(1, item.Seconds)));
         }
 
-        var going = Order.Where(q => q.Turn.State is TurnState.Ready or TurnState.Resting or TurnState.Finished).ToList();
-        return going.Count == 0 ? 0 : going.Sum(q => Math.Max(0, Turns.Reps - (q.Turn.Rep - 1))) / (double)(going.Count * line.Turns);
+        var going = of.Order.Where(q => q.Turn.State is TurnState.Ready or TurnState.Resting or TurnState.Finished).ToList();
+        return going.Count == 0 ? 0 : going.Sum(q => Math.Max(0, of.Turns.Reps - (q.Turn.Rep - 1))) / (double)(going.Count * line.Turns);
     }
 }

@@ -14,7 +14,7 @@ public static class Remaining
     public static SessionPlan After(SessionPlan plan, int lineId)
     {
         var block = plan.BlockOf(lineId);
-        return block is null ? plan : plan with { Blocks = [.. plan.Blocks.Select(b => b.Id == block.Id ? b with { Lines = [.. b.Lines.SkipWhile(l => l.Id != lineId).Skip(1)] } : b).SkipWhile(b => b.Id != block.Id).Where(b => b.Lines.Count > 0)] };
+        return block is null ? plan : plan with { Blocks = [.. plan.Blocks.Select(b => b.Id == block.Id ? b with { Lines = [.. b.AtOnce().SkipWhile(t => t.All(l => l.Id != lineId)).Skip(1).SelectMany(t => t)] } : b).SkipWhile(b => b.Id != block.Id).Where(b => b.Lines.Count > 0)] };
     }
 
     /// <summary>Ways to make up time on what is left; rest is never cut, and what has been run stays as it was.</summary>

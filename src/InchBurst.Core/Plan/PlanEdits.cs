@@ -14,13 +14,16 @@ public static class PlanEdits
     {
         var numbered = line with { Id = plan.LastId + 1 };
         var title = TitleFor(line, family);
-        if (plan.Blocks.Count > 0 && plan.Blocks[^1] is { Rounds: 1 } last && last.Title == title && Shared.Contains(title))
+        if (plan.Blocks.Count > 0 && plan.Blocks[^1] is { Rounds: 1 } last && ((last.Title == title && Shared.Contains(title)) || GoesBeside(last, numbered)))
         {
             return plan with { Blocks = [.. plan.Blocks.SkipLast(1), last with { Lines = [.. last.Lines, numbered] }], LastId = numbered.Id };
         }
 
         return plan with { Blocks = [.. plan.Blocks, new(numbered.Id + 1, title, [numbered])], LastId = numbered.Id + 1 };
     }
+
+    // What is for others than the line before it is done at the same time, and so stands in one block with it.
+    private static bool GoesBeside(PlanBlock block, PlanLine line) => line.For.Count > 0 && (block with { Lines = [.. block.Lines, line] }).AtOnce()[^1].Count > 1;
 
     /// <summary>Adds a block as it is, giving numbers to it and its lines.</summary>
     /// <param name="plan">The plan.</param>

@@ -58,10 +58,16 @@ public sealed record SessionStrip(
         {
             var x = X(item.StartSeconds);
             var w = Math.Max(1, item.Seconds * perSecond);
+
+            // What is done at the same time stands one above the other, each with its share of the height.
+            var beside = timeline.Beside(item).ToList();
+            var high = full / beside.Count;
+            var floor = axis - (high * beside.IndexOf(item));
+            double Top(double effort) => beside.Count == 1 ? Y(effort) : floor - (high * Math.Clamp(effort, 4, 104) / 112);
             if (item.Continuous)
             {
-                var y = Y(item.Bars.Max(b => b.Effort));
-                boxes.Add(new(x, y, w, axis - y, item.Line.Kind, false));
+                var y = Top(item.Bars.Max(b => b.Effort));
+                boxes.Add(new(x, y, w, floor - y, item.Line.Kind, false));
                 boxes.Add(new(x, y, w, 3, item.Line.Kind, true));
                 var name = item.Line.Exercise ?? item.Line.Kind.Name();
                 var room = (int)(w / 6.2);
@@ -74,15 +80,15 @@ public sealed record SessionStrip(
             }
 
             var top = item.Bars.Max(b => b.Effort);
-            boxes.Add(new(x, Y(top), w, axis - Y(top), item.Line.Kind, false));
+            boxes.Add(new(x, Top(top), w, floor - Top(top), item.Line.Kind, false));
             foreach (var bar in item.Bars)
             {
-                var y = Y(bar.Effort);
+                var y = Top(bar.Effort);
                 var bw = Math.Max((bar.EndSeconds - bar.StartSeconds) * perSecond, 1.6);
-                boxes.Add(new(X(bar.StartSeconds), y, Math.Min(bw, 5), axis - y, item.Line.Kind, true));
+                boxes.Add(new(X(bar.StartSeconds), y, Math.Min(bw, 5), floor - y, item.Line.Kind, true));
             }
 
-            AddRestLabel(labels, item, X, axis, full);
+            AddRestLabel(labels, item, X, floor, high);
         }
 
         var blocks = new List<StripBlock>();
@@ -94,7 +100,8 @@ public sealed record SessionStrip(
             if (items.Count > 0)
             {
                 var x = X(items[0].StartSeconds);
-                blocks.Add(new(block.Id, number, x, X(items[^1].EndSeconds) - x, block.Title, Core.Units.Figures.Clock(items[^1].EndSeconds - items[0].StartSeconds), block.Id == selectedBlock));
+                var end = items.Max(i => i.EndSeconds);
+                blocks.Add(new(block.Id, number, x, X(end) - x, block.Title, Core.Units.Figures.Clock(end - items[0].StartSeconds), block.Id == selectedBlock));
             }
         }
 

@@ -2,7 +2,9 @@ using InchBurst.Core.Catalogue;
 using InchBurst.Core.Check;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Live;
 using InchBurst.Core.Load;
+using InchBurst.Core.Log;
 using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Rest;
@@ -33,16 +35,31 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
 
     public async Task<(ClockSetting Setting, SprintCurve Pace, List<Athlete> Athletes)> SettingAsync(TrainingSession session)
     {
+        var held = await HeldAsync(session, PlanJson.Read(session.RanPlanJson ?? session.PlanJson));
+        return (held.Setting, held.Setting.Pace, held.Athletes);
+    }
+
+    // Who is expected is who has a line to do: a session with lines for one person is one person's.
+    private async Task<(ClockSetting Setting, List<Athlete> Athletes, List<Athlete> Expected, ILookup<int, string> Own)> HeldAsync(TrainingSession session, SessionPlan plan)
+    {
         var athletes = await weeks.MembersAsync(session);
-        var expected = athletes.Where(a => a.Availability != Availability.Out).ToList();
+        var own = await weeks.OwnGroupsAsync(session.SquadId);
+        var fit = athletes.Where(a => a.Availability != Availability.Out).ToList();
+        var covered = fit.Where(a => plan.Lines.Any(l => IsFor(plan, l, a, own))).ToList();
+        var expected = covered.Count > 0 ? covered : fit;
         var pace = await squads.PaceAsync(expected.Select(a => a.Id));
-        var plan = PlanJson.Read(session.RanPlanJson ?? session.PlanJson);
-        int For(PlanLine line) => line.For.Count == 0 ? expected.Count : Math.Max(1, expected.Count(a => IsFor(plan, line, a)));
-        return (new(Math.Max(1, expected.Count), session.Lanes, pace, catalogue, session.StartIntervalSeconds, For, await schools.OfAsync(session)) { ChangeoverSeconds = session.ChangeoverSeconds, Kit = SessionKit.Read(session.KitJson) }, pace, athletes);
+        int For(PlanLine line) => line.For.Count == 0 ? expected.Count : Math.Max(1, expected.Count(a => IsFor(plan, line, a, own)));
+        return (new(Math.Max(1, expected.Count), session.Lanes, pace, catalogue, session.StartIntervalSeconds, For, await schools.OfAsync(session))
+        {
+            ChangeoverSeconds = session.ChangeoverSeconds,
+            Kit = SessionKit.Read(session.KitJson),
+            Apart = (first, second) => !expected.Any(a => IsFor(plan, first, a, own) && IsFor(plan, second, a, own)),
+        }, athletes, expected, own);
     }
 
     /// <summary>True when a line is for an athlete.</summary>
-    public static bool IsFor(SessionPlan plan, PlanLine line, Athlete athlete) => plan.Covers(line, athlete.Name, WeekBook.GroupOf(athlete));
+    /// <param name="own">Groups of the coach's own, by athlete.</param>
+    public static bool IsFor(SessionPlan plan, PlanLine line, Athlete athlete, ILookup<int, string> own) => plan.Covers(line, athlete.Name, WeekBook.GroupsOf(athlete, own));
 
     public async Task<BuilderView> MakeAsync(PlannedSession planned, BuilderState? state = null)
     {
@@ -50,24 +67,26 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var session = planned.Session;
         var plan = planned.Plan;
         var club = await desk.ClubAsync();
-        var (setting, pace, athletes) = await SettingAsync(session);
+        var (setting, athletes, expected, own) = await HeldAsync(session, plan);
+        var pace = setting.Pace;
+        IReadOnlyList<SquadMember> squad = [.. athletes.Select(a => new SquadMember(a.Name, WeekBook.GroupsOf(a, own)))];
         var timeline = SessionClock.Lay(plan, setting);
         var checkedAthletes = new List<CheckedAthlete>();
         var (kit, _) = await loads.KitAsync();
         var drags = plan.Lines.Any(l => SheetMaker.HasSled(l, catalogue));
-        foreach (var athlete in athletes.Where(a => a.Availability != Availability.Out))
+        foreach (var athlete in expected)
         {
-            var own = (await squads.CurveAsync(athlete.Id)).Fit;
-            checkedAthletes.Add(new(athlete.Name, own?.Curve ?? pace, own is null, desk.Today.Year - athlete.BirthYear, athlete.MassKilograms, athlete.Availability == Availability.Modified)
+            var fit = (await squads.CurveAsync(athlete.Id)).Fit;
+            checkedAthletes.Add(new(athlete.Name, fit?.Curve ?? pace, fit is null, desk.Today.Year - athlete.BirthYear, athlete.MassKilograms, athlete.Availability == Availability.Modified)
             {
-                Loads = drags ? (await loads.KnownAsync(athlete, session.Surface, kit, session.Day, sled: session.Sled)).Known with { Curve = own?.Curve ?? pace } : null,
+                Loads = drags ? (await loads.KnownAsync(athlete, session.Surface, kit, session.Day, sled: session.Sled)).Known with { Curve = fit?.Curve ?? pace } : null,
             });
         }
 
         int? selected = state.Line is { } id && plan.Line(id) is not null ? id : null;
         var blocks = plan.Blocks.Select((b, i) => new BuilderBlock(
-            b, i + 1, [.. b.Lines.Select(l => Row(plan, l, b, timeline, setting, checkedAthletes, club))],
-            Figures.Clock(timeline.Items.Where(t => t.BlockId == b.Id).Sum(t => t.Seconds) + ((b.Rounds - 1) * (b.RoundRestSeconds ?? 0))))).ToList();
+            b, i + 1, [.. b.Lines.Select(l => Row(l, b, timeline, setting, [.. checkedAthletes.Where(a => plan.Covers(l, a.Name, squad.First(m => m.Name == a.Name).Groups))], club))],
+            Figures.Clock(Math.Max(0, timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.EndSeconds).DefaultIfEmpty(0).Max() - timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.StartSeconds).DefaultIfEmpty(0).Min()))) { Together = Together(b, setting) }).ToList();
         var selectedBlock = selected is { } s ? plan.BlockOf(s)?.Id : state.Block;
         var shown = selected is { } chosen ? plan.Line(chosen) : plan.Lines.Where(l => setting.DemandOf(l) is { IsHardSprint: true, Course: not null }).MaxBy(l => (setting.DemandOf(l).IsTopSpeed, setting.DemandOf(l).HardestEffort));
         var restrictions = athletes.Where(a => a.Availability != Availability.Full).Select(a => new Restriction(a.Name, a.Availability == Availability.Out, a.AvailabilityReason)).ToList();
@@ -77,12 +96,13 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             blocks,
             Sum(plan, setting),
             plan.Blocks.Sum(b => b.Rounds * b.Lines.Sum(l => FullSeconds(setting.DemandOf(l)))),
-            timeline.Items.Where(i => setting.DemandOf(i.Line).IsFullSprint).Sum(i => i.Seconds),
+            SessionTimeline.Spanned(timeline.Items.Where(i => setting.DemandOf(i.Line).IsFullSprint)),
             plan.Blocks.Count == 0 ? [] : PlanChecks.Judge(new(plan, timeline, session.WindowMinutes * 60, session.StraightMetres, session.RunOutMetres, restrictions, catalogue)
             {
                 School = setting.School ?? CoachingSchool.Usual,
                 Setting = setting,
                 Athletes = checkedAthletes,
+                Squad = squad,
                 Cue = session.Cue,
                 EarlierCues = await EarlierCuesAsync(session),
             }),
@@ -92,14 +112,21 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             shown is null ? null : WhatIf(setting.DemandOf(shown), setting),
             await AddsUpAsync(planned, setting),
             shown is null || setting.DemandOf(shown) is not { IsHardSprint: true, Course: not null } ? [] :
-                [.. checkedAthletes.Select(a => (Athlete: a, Demand: LineDemand.Of(shown, catalogue, a.AsDemand())))
+                [.. checkedAthletes.Where(a => plan.Covers(shown, a.Name, squad.First(m => m.Name == a.Name).Groups)).Select(a => (Athlete: a, Demand: LineDemand.Of(shown, catalogue, a.AsDemand())))
                     .Select(x => new ReachRow(x.Athlete.Name, x.Demand.PeakShare, x.Demand.PaceAt(x.Demand.HardestEffort).MetresAbove(Limits.TopSpeedShare), x.Athlete.Estimated)).OrderByDescending(r => r.Share)],
             shown is null ? null : timeline.Items.FirstOrDefault(i => i.Line.Id == shown.Id),
             shown is null ? null : LaneDrawing.Draw(setting.DemandOf(shown), 452, session.StraightMetres, club.DistanceUnit, runOutMetres: session.RunOutMetres),
             shown is null ? null : CourseDrawing.Draw(setting.DemandOf(shown), 452, session.StartBehindGateMetres),
             setting,
-            selected is { } edit && state.Fields is null ? state with { Fields = LineFields.From(plan.Line(edit)!, catalogue) } : state);
+            selected is { } edit && state.Fields is null ? state with { Fields = LineFields.From(plan.Line(edit)!, catalogue) } : state)
+        {
+            Expected = expected.Count,
+            Own = own,
+        };
     }
+
+    // Lines beside each other that different people do: which of them go with the line before.
+    private static HashSet<int> Together(PlanBlock block, ClockSetting setting) => [.. block.AtOnce(setting.Apart).SelectMany(t => t.Skip(1)).Select(l => l.Id)];
 
     private async Task<IReadOnlyList<string>> EarlierCuesAsync(TrainingSession session) => await sessions.CuesBeforeAsync(session);
 
@@ -139,28 +166,36 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
     }
 
     /// <summary>How a typed line reads, with what it would add to the session.</summary>
-    public async Task<LineReading> ReadAsync(string text, TrainingSession session)
+    public async Task<LineReading> ReadAsync(string text, PlannedSession planned)
     {
-        var context = await ContextAsync();
-        var offers = ShorthandCompletion.Offer(text, catalogue);
-        var (block, problem) = PlanText.ReadOne(text, context);
-        if (block is null)
-        {
-            return new(null, text, problem, [], "", false, offers);
-        }
-
-        var line = block.Lines[0];
-
-        var (setting, _, _) = await SettingAsync(session);
-        var alone = SessionPlan.Empty.Add(block);
-        var seconds = SessionClock.Lay(alone, setting).TotalSeconds;
-        var volume = Sum(alone, setting);
-        var adds = (volume.Metres > 0 ? $"{Figures.Number(volume.Metres)} m, " : "") + Figures.Clock(seconds);
-        IReadOnlyList<string> words = block.Lines.Count == 1 ? LineWords.Of(setting.DemandOf(line), setting.School) : [$"{block.Rounds} rounds of {block.Lines.Count} lines", .. block.Lines.Select(l => l.Exercise ?? l.Kind.Name())];
-        return new(line, text, null, words, "adds " + adds, line.Exercise is not null && catalogue.Find(line.Exercise) is null, []);
+        var (setting, athletes, _, own) = await HeldAsync(planned.Session, planned.Plan);
+        return LineReading.Of(text, await ContextAsync(), setting, [.. athletes.Select(a => new SquadMember(a.Name, WeekBook.GroupsOf(a, own)))]);
     }
 
-    private BuilderRow Row(SessionPlan plan, PlanLine line, PlanBlock block, SessionTimeline timeline, ClockSetting setting, List<CheckedAthlete> athletes, Club club)
+    /// <summary>What a device needs to read lines of a session by itself.</summary>
+    public async Task<LiveDocument> ReaderAsync(PlannedSession planned)
+    {
+        var session = planned.Session;
+        var (setting, athletes, _, own) = await HeldAsync(session, planned.Plan);
+        var club = await desk.ClubAsync();
+        var held = new LiveSetting
+        {
+            Athletes = [.. athletes.Select(a => new LiveAthlete(a.Id, a.Name) { Group = WeekBook.GroupOf(a), OwnGroups = [.. own[a.Id]], Availability = a.Availability })],
+            Pace = setting.Pace,
+            School = setting.School ?? CoachingSchool.Usual,
+            WindowSeconds = session.WindowMinutes * 60,
+            StartIntervalSeconds = setting.StartIntervalSeconds,
+            ChangeoverSeconds = setting.ChangeoverSeconds,
+            Kit = setting.Kit,
+            DistanceUnit = club.DistanceUnit,
+            MassUnit = club.MassUnit,
+            SpeedUnit = club.SpeedUnit,
+        };
+        var state = new LiveState { Plan = SessionPlan.Empty, Day = session.Day, Lanes = session.Lanes, Usual = new(TimingMethod.Electronic, StartTrigger.FirstGate, 0) };
+        return new(state, held, [.. catalogue.All.Where(e => ExerciseCatalogue.BuiltIn.Find(e.Name) is null).Select(ExerciseJson.Write)], desk.Who, true);
+    }
+
+    private BuilderRow Row(PlanLine line, PlanBlock block, SessionTimeline timeline, ClockSetting setting, List<CheckedAthlete> athletes, Club club)
     {
         var demand = setting.DemandOf(line);
         var volume = Volume.Of(demand, block.Rounds);
@@ -175,7 +210,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             reaches.Count == 0 ? "–" : Range(reaches.Min() * 100, reaches.Max() * 100),
             catalogue.Find(line.Exercise) is not null)
         {
-            Loads = LoadsOf(demand, [.. athletes.Where(a => a.Loads is not null && plan.Covers(line, a.Name, null))], club),
+            Loads = LoadsOf(demand, [.. athletes.Where(a => a.Loads is not null)], club),
         };
     }
 

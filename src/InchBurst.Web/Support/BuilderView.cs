@@ -19,13 +19,14 @@ public sealed record BuilderRow(PlanLine Line, string Name, string Said, string 
 }
 
 /// <summary>A block as the builder shows it.</summary>
-public sealed record BuilderBlock(PlanBlock Block, int Number, IReadOnlyList<BuilderRow> Rows, string Time);
+public sealed record BuilderBlock(PlanBlock Block, int Number, IReadOnlyList<BuilderRow> Rows, string Time)
+{
+    /// <summary>Numbers of lines that others do at the same time as the line before.</summary>
+    public IReadOnlySet<int> Together { get; init; } = new HashSet<int>();
+}
 
 /// <summary>A typed text with its problem, kept in its field.</summary>
 public sealed record TypedLine(string Text, ShorthandProblem? Problem);
-
-/// <summary>How a typed line reads, in words.</summary>
-public sealed record LineReading(PlanLine? Line, string Text, ShorthandProblem? Problem, IReadOnlyList<string> Words, string Adds, bool OwnName, IReadOnlyList<Completion> Offers);
 
 /// <summary>What a plan adds up to: sprint metres by kind, kit, and the squad's last four weeks beside it.</summary>
 /// <param name="Named">Metres that deserve a name of their own: turning, light and heavy loads, help, bounds.</param>
@@ -105,5 +106,12 @@ public sealed record BuilderView(
 
     public bool IsOver => Timeline.TotalSeconds > WindowSeconds + Limits.WindowSeconds;
 
-    public int Expected => Athletes.Count(a => a.Availability != Availability.Out);
+    /// <summary>How many are expected: those in training for whom there is something to do.</summary>
+    public int Expected { get; init; }
+
+    /// <summary>Groups of the coach's own, by athlete.</summary>
+    public ILookup<int, string> Own { get; init; } = Array.Empty<(int, string)>().ToLookup(x => x.Item1, x => x.Item2);
+
+    /// <summary>True when a line is for an athlete.</summary>
+    public bool IsFor(PlanLine line, Athlete athlete) => BuilderMaker.IsFor(Planned.Plan, line, athlete, Own);
 }

@@ -47,7 +47,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var onLine = ask.Typed?.AthleteId ?? OnLine(queue);
         return new(
             live, club, await squads.AthletesAsync(session.SquadId), sight.Place,
-            sight.At > 0 ? sight.Places[sight.At - 1] : null, sight.At >= 0 && sight.At + 1 < sight.Places.Count ? sight.Places[sight.At + 1] : null,
+            sight.Before, sight.After,
             demand, sight.Timing, sight.Turns, queue,
             demand is null ? [] : Boxes(await ForAsync(demand, onLine, setting, live), sight.Timing, club, ask.Typed, gate?.Marks),
             demand is null ? null : LaneDrawing.Draw(demand, 840, session.StraightMetres, club.DistanceUnit),
@@ -58,6 +58,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             sight.PlannedSeconds, wire.Gates(sessionId, now), now, stamp, ask)
         {
             Used = setting.Used,
+            Beside = sight.Beside,
             Clocks = ask.ForWho || session.State == SessionState.Planned || (demand is not null && Core.Season.DayDose.Reaches(demand)) ? (await squads.RowsAsync(session.SquadId, desk.Today)).ToDictionary(r => r.Athlete.Id, r => r.Clock) : new Dictionary<int, Core.Season.TopSpeedClock>(),
             Expected = ask.ForWho || session.State == SessionState.Planned ? (await weeks.MembersAsync(session)).Select(a => a.Id).ToHashSet() : [],
             Load = demand is not ({ IsResisted: true } or { IsAssisted: true }) || onLine is not { } who ? null : LiveLoad.Call(await ForAsync(demand, who, setting, live), sight.Timing, setting, await LoadedAsync(setting, session, who)),
@@ -97,11 +98,12 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
     public async Task<LiveSetting> SettingAsync(TrainingSession session, Club club)
     {
         var athletes = await squads.AthletesAsync(session.SquadId);
+        var own = await weeks.OwnGroupsAsync(session.SquadId);
         var (kit, _) = await loads.KitAsync();
         var seen = await results.SeenByAsync([.. athletes.Select(a => a.Id)], session.Id, session.Day.AddDays(-SeenDays));
         return new()
         {
-            Athletes = [.. athletes.Select(a => new LiveAthlete(a.Id, a.Name) { Seen = seen.GetValueOrDefault(a.Id) ?? new Dictionary<string, int>(), Group = WeekBook.GroupOf(a), Availability = a.Availability, AvailabilityReason = a.AvailabilityReason, AvailabilitySaidBy = a.AvailabilitySaidBy, MassKilograms = a.MassKilograms })],
+            Athletes = [.. athletes.Select(a => new LiveAthlete(a.Id, a.Name) { Seen = seen.GetValueOrDefault(a.Id) ?? new Dictionary<string, int>(), Group = WeekBook.GroupOf(a), OwnGroups = [.. own[a.Id]], Availability = a.Availability, AvailabilityReason = a.AvailabilityReason, AvailabilitySaidBy = a.AvailabilitySaidBy, MassKilograms = a.MassKilograms })],
             Pace = await squads.PaceAsync(athletes.Where(a => a.Availability != Availability.Out).Select(a => a.Id)),
             School = await schools.OfAsync(session),
             Catalogue = catalogue,

@@ -65,6 +65,9 @@ public sealed record LiveView(
     string Stamp,
     LiveAsk Ask)
 {
+    /// <summary>Lines that others do at the same time as the one shown.</summary>
+    public IReadOnlyList<LiveBeside> Beside { get; init; } = [];
+
     /// <summary>Athletes the session is for, asked when who is here is asked.</summary>
     public IReadOnlySet<int> Expected { get; init; } = new HashSet<int>();
 

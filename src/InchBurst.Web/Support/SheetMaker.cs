@@ -34,7 +34,8 @@ public sealed class SheetMaker(LoadBook loads, WeekBook weeks, Desk desk, Exerci
     public async Task<SquadSheet> MakeAsync(TrainingSession session, PlanLine line)
     {
         var plan = PlanJson.Read(session.RanPlanJson ?? session.PlanJson);
-        var athletes = (await weeks.MembersAsync(session)).Where(a => a.Availability != Availability.Out && BuilderMaker.IsFor(plan, line, a)).ToList();
+        var own = await weeks.OwnGroupsAsync(session.SquadId);
+        var athletes = (await weeks.MembersAsync(session)).Where(a => a.Availability != Availability.Out && BuilderMaker.IsFor(plan, line, a, own)).ToList();
         return await MakeAsync(athletes, line, session.Surface, session.Sled);
     }
 

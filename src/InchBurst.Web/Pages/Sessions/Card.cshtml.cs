@@ -32,7 +32,7 @@ public sealed class CardModel(SessionBook sessions, BuilderMaker maker, Exercise
 
         View = await maker.MakeAsync(planned);
         Athlete = View.Athletes.FirstOrDefault(a => a.Id == athlete);
-        Lines = [.. planned.Plan.Blocks.SelectMany(b => b.Lines.Select(l => (l, b.Rounds))).Where(x => Athlete is null || BuilderMaker.IsFor(planned.Plan, x.l, Athlete))];
+        Lines = [.. planned.Plan.Blocks.SelectMany(b => b.Lines.Select(l => (l, b.Rounds))).Where(x => Athlete is null || View.IsFor(x.l, Athlete))];
         return Page();
     }
 }

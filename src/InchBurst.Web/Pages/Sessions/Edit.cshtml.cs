@@ -1,5 +1,6 @@
 using Htmx;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Live;
 using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
@@ -30,7 +31,11 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
     public Task<IActionResult> OnGetBuilderAsync(int id, int? line, int? block) => OnPlanAsync(id, p => maker.MakeAsync(p, new(line, block)));
 
     public async Task<IActionResult> OnGetReadsAsync(int id, string? text) =>
-        await sessions.FindAsync(id) is { } planned ? Partial("_Reads", await maker.ReadAsync(text ?? "", planned.Session)) : NotFound();
+        await sessions.FindAsync(id) is { } planned ? Content(ReadingDevice.Write(await maker.ReadAsync(text ?? "", planned)), "application/json") : NotFound();
+
+    /// <summary>What Core on the device reads lines with.</summary>
+    public async Task<IActionResult> OnGetReaderAsync(int id) =>
+        await sessions.FindAsync(id) is { } planned ? Content((await maker.ReaderAsync(planned)).Write(), "application/json") : NotFound();
 
     /// <summary>Adds a typed line. A page that sends lines by itself gives each a number, so that one sent twice is stored once, and is told in few words what is wrong.</summary>
     public async Task<IActionResult> OnPostAddAsync(int id, string? text, string? client)

@@ -3,6 +3,7 @@ using InchBurst.Core.Catalogue;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
+using InchBurst.Core.Make;
 using InchBurst.Core.Load;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
@@ -40,8 +41,10 @@ public sealed record ReviewLine(PlanLine Line, LineReview Review, IReadOnlyList<
 public sealed record RatingRow(Attendance Row, string Rating, string Minutes, string Note, string? Wrong);
 
 /// <summary>What was planned against what was run, and what follows from it.</summary>
-public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBook results, SchoolBook schools, LoadBook loads, LiveMaker settings, ExerciseCatalogue catalogue, Desk desk) : PageModel
+public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBook results, SchoolBook schools, LoadBook loads, LiveMaker settings, ExerciseCatalogue catalogue, Desk desk, WeekBook weeks) : PageModel
 {
+    private ILookup<int, string> groups = null!;
+
     private const double StripWidth = 1232;
 
     public LiveSession Live { get; private set; } = null!;
@@ -160,6 +163,7 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         Live = live;
         Club = await desk.ClubAsync();
         var session = live.Session;
+        groups = await weeks.OwnGroupsAsync(session.SquadId);
         var school = await schools.OfAsync(session);
         StopShare = school["stop.share"] / 100;
         SessionMinutes = session is { StartedAt: { } from, EndedAt: { } to } ? Math.Clamp((int)Math.Round((to - from).TotalMinutes), 1, 600) : session.WindowMinutes;
@@ -209,7 +213,7 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
     // A drop is only read off full reps of one effort; build-ups are meant to differ.
     private bool IsOneEffort(PlanLine line) => LineDemand.Of(line, catalogue).IsHardSprint && (line.Effort?.Percents.Distinct().Count() ?? 1) == 1;
 
-    private int AskedOf(PlanLine line, Athlete athlete) => BuilderMaker.IsFor(Live.Plan, line, athlete) ? line.Turns * (Live.Plan.BlockOf(line.Id)?.Rounds ?? 1) : 0;
+    private int AskedOf(PlanLine line, Athlete athlete) => BuilderMaker.IsFor(Live.Plan, line, athlete, groups) ? line.Turns * (Live.Plan.BlockOf(line.Id)?.Rounds ?? 1) : 0;
 
     /// <summary>A drill for what was seen, for those on whom it was seen; for everybody when that was most of those here.</summary>
     public string DrillFor(FaultSeen fault, Exercise drill)
@@ -232,7 +236,7 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
         var rest = RestRules.Between(LineDemand.Of(planned ?? line, catalogue), school).Seconds;
         IReadOnlyList<Go> goes = [.. runs.Select(r => new Go(r.AthleteId, r.FinishedAt, r.Marks.Select(m => m.Seconds).DefaultIfEmpty(0).Max()))];
         var setRest = (planned ?? line).Rest?.SetSeconds ?? rest;
-        var review = SessionReview.Of(planned, line, Live.Plan.BlockOf(line.Id)?.Rounds ?? 1, here.Count(a => BuilderMaker.IsFor(Live.Plan, line, a.Athlete!)), goes, rest, setRest);
+        var review = SessionReview.Of(planned, line, Live.Plan.BlockOf(line.Id)?.Rounds ?? 1, here.Count(a => BuilderMaker.IsFor(Live.Plan, line, a.Athlete!, groups)), goes, rest, setRest);
         var times = new List<ReviewTimes>();
         foreach (var own in runs.Where(r => r.Marks.Count > 0 && names.ContainsKey(r.AthleteId)).GroupBy(r => r.AthleteId))
         {

@@ -1,5 +1,7 @@
 // Lines that are typed: the field is the coach's own and no answer replaces it. Lines go to the server one after another in the order they were
 // typed, wait while there is no signal, and one that is not understood stays beside the field with its question while the next is typed.
+import { ask, bring, draw, isHere } from "./reading.js";
+
 const place = () => document.querySelector("[data-typing]");
 const field = () => document.getElementById("type-text");
 const store = () => `typed-lines-${place().dataset.typing}`;
@@ -129,26 +131,33 @@ function answerWith(button) {
   send();
 }
 
-// What is being typed is read; only the latest answer is shown, and none after the line has gone.
-let reading = null;
+// What is being typed is read: at every key on the device, by the server a moment later where Core is not there. Only the latest answer is shown, and none
+// after the line has gone.
+let latest = null;
 let due = 0;
-async function read(input) {
-  reading?.abort();
-  reading = new AbortController();
+
+function say(input, answer) {
   const box = document.getElementById(input.getAttribute("aria-describedby"));
+  // Whoever has gone into the offers is not pushed out of them.
+  if (answer && box && input.value === answer.text && !box.contains(document.activeElement)) draw(box, answer);
+}
+
+async function read(input) {
+  latest?.abort();
+  latest = new AbortController();
   const asked = input.value;
-  if (asked.trim() === "") { box.replaceChildren(); return; }
+  if (asked.trim() === "") { document.getElementById(input.getAttribute("aria-describedby")).replaceChildren(); return; }
+  if (isHere()) { say(input, await ask(asked)); return; }
   try {
-    const answer = await fetch(`${input.dataset.reads}&text=${encodeURIComponent(asked)}`, { signal: reading.signal, headers: { "HX-Request": "true" } });
-    // Whoever has gone into the offers is not pushed out of them.
-    if (answer.ok && input.value === asked && !box.contains(document.activeElement)) box.innerHTML = await answer.text();
+    const answer = await fetch(`${input.dataset.reads}&text=${encodeURIComponent(asked)}`, { signal: latest.signal, headers: { "HX-Request": "true" } });
+    if (answer.ok && !answer.redirected) say(input, await answer.json());
   } catch { /* another key came, or no signal: typing goes on */ }
 }
 
 document.addEventListener("input", (event) => {
   if (!event.target.matches?.("[data-reads]")) return;
   window.clearTimeout(due);
-  due = window.setTimeout(() => read(event.target), 60);
+  due = window.setTimeout(() => read(event.target), isHere() ? 0 : 60);
 });
 
 document.addEventListener("submit", (event) => {
@@ -157,7 +166,7 @@ document.addEventListener("submit", (event) => {
   const text = field().value.trim();
   if (text === "") return;
   field().value = "";
-  reading?.abort();
+  latest?.abort();
   window.clearTimeout(due);
   document.getElementById("type-reads").replaceChildren();
   add(text);
@@ -203,6 +212,8 @@ document.addEventListener("builder-put", () => show());
 window.addEventListener("online", () => { again = 0; sending = false; send(); });
 
 if (place()) {
+  const { device, reader } = place().dataset;
+  window.setTimeout(() => bring(device, reader), 0);
   try { lines = JSON.parse(sessionStorage.getItem(store()) ?? "[]"); } catch { lines = []; }
   show();
   send();

@@ -5,16 +5,19 @@ using InchBurst.Core.School;
 using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
 
-namespace InchBurst.Web.Support;
+namespace InchBurst.Core.Make;
 
 /// <summary>A line in words.</summary>
 public static class LineWords
 {
     /// <summary>A line's dose with what sets it apart: effort and load.</summary>
+    /// <param name="line">The line.</param>
     public static string DoseText(PlanLine line) => ShorthandPrinter.Dose(line).Replace(" x ", " × ", StringComparison.Ordinal)
         + (line.Effort is null ? "" : ", " + ShorthandPrinter.EffortText(line.Effort).TrimStart('@')) + (line.Load is null ? "" : ", " + ShorthandPrinter.LoadText(line.Load));
 
     /// <summary>A line in words, piece by piece.</summary>
+    /// <param name="demand">The line with what it asks.</param>
+    /// <param name="school">School whose rest holds where none is written; null means the usual one.</param>
     public static IReadOnlyList<string> Of(LineDemand demand, CoachingSchool? school = null)
     {
         var line = demand.Line;
