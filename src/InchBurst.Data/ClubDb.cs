@@ -135,6 +135,8 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
 
     public DbSet<SeasonPhase> SeasonPhases => Set<SeasonPhase>();
 
+    public DbSet<LiftTest> LiftTests => Set<LiftTest>();
+
     public DbSet<OftenWish> OftenWishes => Set<OftenWish>();
 
     public DbSet<RunCorrection> RunCorrections => Set<RunCorrection>();
@@ -223,6 +225,11 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
             e.HasMany(g => g.Athletes).WithMany();
         });
         builder.Entity<WeekStep>().HasIndex(s => s.SquadId);
+        builder.Entity<LiftTest>(e =>
+        {
+            e.HasIndex(t => new { t.AthleteId, t.Exercise });
+            e.HasQueryFilter(t => t.DeletedAt == null);
+        });
         builder.Entity<OftenWish>().HasIndex(w => new { w.SquadId, w.Exercise }).IsUnique();
         builder.Entity<SeasonPhase>().HasIndex(p => new { p.SquadId, p.From });
     }

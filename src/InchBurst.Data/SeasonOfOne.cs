@@ -64,10 +64,17 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
         (await db.RunStretches.Where(s => s.AthleteId == athleteId && s.Day >= from).GroupBy(s => new { s.Key, s.FromMillimetres, s.ToMillimetres, s.Day }).Select(g => new { g.Key, Seconds = g.Min(s => s.Seconds) }).ToListAsync(cancel))
         .OrderBy(d => d.Key.Day).ToLookup(d => (d.Key.Key, d.Key.FromMillimetres, d.Key.ToMillimetres), d => (d.Key.Day, d.Seconds));
 
+    /// <summary>Sets that were lifted with a load, by athlete and lift, since a day; what is not said is one rep.</summary>
+    public async Task<IReadOnlyList<(int AthleteId, string Name, LiftSet Set)>> SetsAsync(IReadOnlyCollection<int> athletes, DateOnly from, int? but = null, CancellationToken cancel = default)
+    {
+        var values = await ValuesAsync(db.Runs.Where(r => athletes.Contains(r.AthleteId) && r.Day >= from && r.SessionId != but && r.Measures.Any(m => m.Kind == MeasureKind.Load)), cancel);
+        return [.. values.Where(v => v.Kind == MeasureKind.Load).Select(v => (v.AthleteId, v.Name, new LiftSet(v.Day, v.Lifted ?? v.Value, v.Reps ?? 1, false)))];
+    }
+
     private static string NameOf(PlanLine line) => line.Exercise ?? ShorthandPrinter.Dose(line);
 
     // What was measured in runs; loads that were dragged or worn are no results; of those that were lifted the estimated maximum, with the load itself where it was lifted several times.
-    private async Task<List<(int AthleteId, string Name, MeasureKind Kind, DateOnly Day, double Value, double? Lifted)>> ValuesAsync(IQueryable<Run> of, CancellationToken cancel)
+    private async Task<List<(int AthleteId, string Name, MeasureKind Kind, DateOnly Day, double Value, double? Lifted, int? Reps)>> ValuesAsync(IQueryable<Run> of, CancellationToken cancel)
     {
         var runs = await of.AsNoTracking().Where(r => r.Measures.Any())
             .Select(r => new { r.AthleteId, r.SessionId, r.LineId, r.Day, Measures = r.Measures.Select(m => new { m.Kind, m.Value }).ToList() }).ToListAsync(cancel);
@@ -83,8 +90,8 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
 
                 // Reps say how often a load was lifted; by themselves they are a measure.
                 return r.Measures.Where(m => m.Kind == MeasureKind.Load ? isLift : m.Kind != MeasureKind.Reps || r.Measures.All(x => x.Kind != MeasureKind.Load))
-                    .Select(m => (r.AthleteId, Name: name, m.Kind, r.Day, Value: m.Kind == MeasureKind.Load ? LiftMaximum.Of(m.Value, (int?)reps) : m.Value, Lifted: m.Kind == MeasureKind.Load && reps > 1 ? m.Value : (double?)null));
-            }).Where(v => v is { Name.Length: > 0, Value: not null }).Select(v => (v.AthleteId, v.Name, v.Kind, v.Day, v.Value!.Value, v.Lifted)),
+                    .Select(m => (r.AthleteId, Name: name, m.Kind, r.Day, Value: m.Kind == MeasureKind.Load ? LiftMaximum.Of(m.Value, (int?)reps) : m.Value, Lifted: m.Kind == MeasureKind.Load && reps > 1 ? m.Value : (double?)null, Reps: (int?)reps));
+            }).Where(v => v is { Name.Length: > 0, Value: not null }).Select(v => (v.AthleteId, v.Name, v.Kind, v.Day, v.Value!.Value, v.Lifted, v.Reps)),
         ];
     }
 

@@ -40,32 +40,6 @@ public sealed record SeasonChange(double Change, double Error, bool IsReal, int 
     }
 }
 
-/// <summary>The most that could be lifted once, from a set of several.</summary>
-public static class LiftMaximum
-{
-    /// <summary>Most reps a set may have to say anything of one.</summary>
-    public const int MostReps = 10;
-
-    /// <summary>
-    /// load × (1 + reps / 30) (Epley 1985, cited from memory): within a few percent up to ten reps by common practice. One rep is the load itself.
-    /// </summary>
-    /// <param name="kilograms">Load lifted, kg, above 0.</param>
-    /// <param name="reps">Reps done, 1 or more; null when not said, which is taken as one.</param>
-    /// <returns>kg, or null for more reps than can tell.</returns>
-    public static double? Of(double kilograms, int? reps) => reps is null or <= 1 ? kilograms : reps > MostReps ? null : kilograms * (1 + (reps.Value / 30.0));
-
-    /// <summary>The load to put on a bar for a share of the maximum: to the nearest pair of the least plates, 2.5 kg or 5 lb (common practice).</summary>
-    /// <param name="maximum">The maximum, kg, above 0.</param>
-    /// <param name="percent">Share of it, percent, above 0.</param>
-    /// <param name="reading">What the plates are marked in.</param>
-    /// <returns>kg, at least one such pair.</returns>
-    public static double ToLift(double maximum, double percent, MassReading reading)
-    {
-        var step = Figures.KilogramsFrom(reading == MassReading.Pound ? 5 : 2.5, reading);
-        return step * Math.Max(1, Math.Round(maximum * percent / 100 / step, MidpointRounding.AwayFromZero));
-    }
-}
-
 /// <summary>How often something is seen, before and since the first drill that answers it.</summary>
 /// <param name="Was">Times in a hundred runs watched before, or in the first half of them with no drill; null with too few.</param>
 /// <param name="Is">Times in a hundred runs watched since, or in the second half; null with too few.</param>

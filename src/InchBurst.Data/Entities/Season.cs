@@ -146,3 +146,17 @@ public sealed class OftenWish
     /// <summary>Most days a week wished, or null.</summary>
     public double? Most { get; set; }
 }
+
+/// <summary>A maximum of an athlete on a lift as it was tested, or the hardest set it is reckoned from.</summary>
+public sealed class LiftTest
+{
+    public int Id { get; set; }
+    public int AthleteId { get; set; }
+    public Athlete? Athlete { get; set; }
+    public string Exercise { get; set; } = "";
+    public double Kilograms { get; set; }
+    public int Reps { get; set; } = 1;
+    public DateOnly Day { get; set; }
+    public string By { get; set; } = "";
+    public DateTime? DeletedAt { get; set; }
+}

@@ -476,6 +476,42 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("KeptPlans");
                 });
 
+            modelBuilder.Entity("InchBurst.Data.Entities.LiftTest", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("AthleteId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Exercise")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Kilograms")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Reps")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("AthleteId", "Exercise");
+
+                    b.ToTable("LiftTests");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.Mark", b =>
                 {
                     b.Property<long>("RunId")
@@ -1335,6 +1371,17 @@ namespace InchBurst.Data.Migrations
                     b.HasOne("InchBurst.Data.Entities.TrainingSession", null)
                         .WithMany("Attendance")
                         .HasForeignKey("SessionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Athlete");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.LiftTest", b =>
+                {
+                    b.HasOne("InchBurst.Data.Entities.Athlete", "Athlete")
+                        .WithMany()
+                        .HasForeignKey("AthleteId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 

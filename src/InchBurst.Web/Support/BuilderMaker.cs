@@ -7,6 +7,7 @@ using InchBurst.Core.Load;
 using InchBurst.Core.Log;
 using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Progress;
 using InchBurst.Core.Rest;
 using InchBurst.Core.School;
 using InchBurst.Core.Shorthand;
@@ -19,7 +20,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>Puts the builder's picture together from queries and the core.</summary>
-public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue catalogue, SchoolBook schools, SessionBook sessions, LoadBook loads, WeekBook weeks)
+public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue catalogue, SchoolBook schools, SessionBook sessions, LoadBook loads, WeekBook weeks, LiftBook lifts)
 {
     private const double StripWidth = 1232;
     private const double StripHeight = 156;
@@ -70,6 +71,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var (setting, athletes, expected, own) = await HeldAsync(session, plan);
         var pace = setting.Pace;
         IReadOnlyList<SquadMember> squad = [.. athletes.Select(a => new SquadMember(a.Name, WeekBook.GroupsOf(a, own)))];
+        var maxima = plan.Lines.Any(LiftBook.IsShare) ? await lifts.StandingAsync([.. expected.Select(a => a.Id)], session.Day, session.Id) : LiftBoard.Empty;
         var timeline = SessionClock.Lay(plan, setting);
         var checkedAthletes = new List<CheckedAthlete>();
         var (kit, _) = await loads.KitAsync();
@@ -85,7 +87,8 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
 
         int? selected = state.Line is { } id && plan.Line(id) is not null ? id : null;
         var blocks = plan.Blocks.Select((b, i) => new BuilderBlock(
-            b, i + 1, [.. b.Lines.Select(l => Row(l, b, timeline, setting, [.. checkedAthletes.Where(a => plan.Covers(l, a.Name, squad.First(m => m.Name == a.Name).Groups))], club))],
+            b, i + 1, [.. b.Lines.Select(l => Row(l, b, timeline, setting, [.. checkedAthletes.Where(a => plan.Covers(l, a.Name, squad.First(m => m.Name == a.Name).Groups))], club)
+                with { Lifts = LiftsOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => maxima.Find(a.Id, l.Exercise))], club) })],
             Figures.Clock(Math.Max(0, timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.EndSeconds).DefaultIfEmpty(0).Max() - timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.StartSeconds).DefaultIfEmpty(0).Min()))) { Together = Together(b, setting) }).ToList();
         var selectedBlock = selected is { } s ? plan.BlockOf(s)?.Id : state.Block;
         var shown = selected is { } chosen ? plan.Line(chosen) : plan.Lines.Where(l => setting.DemandOf(l) is { IsHardSprint: true, Course: not null }).MaxBy(l => (setting.DemandOf(l).IsTopSpeed, setting.DemandOf(l).HardestEffort));
@@ -122,6 +125,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         {
             Expected = expected.Count,
             Own = own,
+            Maxima = maxima,
         };
     }
 
@@ -227,6 +231,26 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var (least, most) = (Kg(masses.Min(m => m.Kilograms)), Kg(masses.Max(m => m.Kilograms)));
         var without = masses.Count(m => m.Source is not (null or LoadSourceKind.Line));
         return $"{(least == most ? least : $"{least} to {most}")} {Figures.SymbolOf(club.MassUnit)}{(without == 0 ? "" : without == masses.Count ? ", no load lines" : $", {without} without a load line")}";
+    }
+
+    // "60 to 85 kg, 3 without a maximum": what goes on the bar for a group.
+    private static string LiftsOf(PlanLine line, IReadOnlyList<StandingMaximum?> maxima, Club club)
+    {
+        if (!LiftBook.IsShare(line) || maxima.Count == 0)
+        {
+            return "";
+        }
+
+        string Kg(double kilograms) => Figures.Number(Figures.MassIn(kilograms, club.MassUnit), 1);
+        var bars = maxima.Select(m => m?.OnTheBar(line.Load, club.MassUnit)).OfType<(double Least, double Most)>().ToList();
+        if (bars.Count == 0)
+        {
+            return "no maxima yet";
+        }
+
+        var (least, most) = (Kg(bars.Min(b => b.Least)), Kg(bars.Max(b => b.Most)));
+        var without = maxima.Count(m => m is null);
+        return $"{(least == most ? least : $"{least} to {most}")} {Figures.SymbolOf(club.MassUnit)}{(without > 0 ? $", {without} without a maximum" : "")}";
     }
 
     private static string Range(double low, double high) => Math.Round(low) == Math.Round(high) ? $"{low:0}%" : $"{low:0}–{high:0}%";

@@ -16,6 +16,9 @@ public sealed record BuilderRow(PlanLine Line, string Name, string Said, string 
 {
     /// <summary>What the load weighs for those the line is for, and who has no load line; empty where it has no mass.</summary>
     public string Loads { get; init; } = "";
+
+    /// <summary>What goes on the bar for those the line is for, and who has no maximum; empty where the load is no share of one.</summary>
+    public string Lifts { get; init; } = "";
 }
 
 /// <summary>A block as the builder shows it.</summary>
@@ -108,6 +111,12 @@ public sealed record BuilderView(
 
     /// <summary>How many are expected: those in training for whom there is something to do.</summary>
     public int Expected { get; init; }
+
+    /// <summary>Maxima of those expected on the lifts the session asks a share of.</summary>
+    public LiftBoard Maxima { get; init; } = LiftBoard.Empty;
+
+    /// <summary>What goes on an athlete's bar on a line, in words; null where nothing is known or asked.</summary>
+    public string? BarOf(PlanLine line, Athlete athlete) => Maxima.Find(athlete.Id, line.Exercise)?.BarWords(line.Load, Club.MassUnit);
 
     /// <summary>Groups of the coach's own, by athlete.</summary>
     public ILookup<int, string> Own { get; init; } = Array.Empty<(int, string)>().ToLookup(x => x.Item1, x => x.Item2);

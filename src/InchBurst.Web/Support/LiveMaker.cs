@@ -17,7 +17,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>Puts the trackside picture together.</summary>
-public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, SeasonOfOne season, LoadBook loads, ExerciseCatalogue catalogue, LiveWire wire, Desk desk, WeekBook weeks)
+public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook results, SessionBook sessions, SchoolBook schools, SeasonOfOne season, LoadBook loads, ExerciseCatalogue catalogue, LiveWire wire, Desk desk, WeekBook weeks, LiftBook lifts)
 {
     public async Task<LiveView?> MakeAsync(int sessionId, LiveAsk? ask = null)
     {
@@ -37,6 +37,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var setting = await SettingAsync(session, club);
         var sight = LiveSight.Of(state, setting, now, ask.LineId, ask.Round);
         var demand = sight.Demand;
+        var maxima = demand is not null && LiftBook.IsShare(demand.Line) ? await MaximaAsync(live, setting.Athletes) : LiftBoard.Empty;
         var marks = demand is null ? [] : LineMarks.Expected(demand);
         var rows = live.Attendance.ToDictionary(a => a.AthleteId);
         IReadOnlyList<QueueRow> queue = [.. sight.Order.Select(t => new QueueRow(rows[t.Person.AthleteId].Athlete!, rows[t.Person.AthleteId], t.Turn, t.Note, t.Warning))];
@@ -59,6 +60,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         {
             Used = setting.Used,
             Beside = sight.Beside,
+            Bars = demand is null ? [] : [.. queue.Select(q => (q.Athlete, maxima.Find(q.Athlete.Id, demand.Line.Exercise)?.BarWords(demand.Line.Load, club.MassUnit))).Where(x => LiftBook.IsShare(demand.Line))],
             Clocks = ask.ForWho || session.State == SessionState.Planned || (demand is not null && Core.Season.DayDose.Reaches(demand)) ? (await squads.RowsAsync(session.SquadId, desk.Today)).ToDictionary(r => r.Athlete.Id, r => r.Clock) : new Dictionary<int, Core.Season.TopSpeedClock>(),
             Expected = ask.ForWho || session.State == SessionState.Planned ? (await weeks.MembersAsync(session)).Select(a => a.Id).ToHashSet() : [],
             Load = demand is not ({ IsResisted: true } or { IsAssisted: true }) || onLine is not { } who ? null : LiveLoad.Call(await ForAsync(demand, who, setting, live), sight.Timing, setting, await LoadedAsync(setting, session, who)),
@@ -76,6 +78,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         }
 
         var setting = await SettingAsync(live.Session, await desk.ClubAsync());
+        var maxima = await MaximaAsync(live, setting.Athletes);
         var known = await results.KnownAsync(live, catalogue);
         var measured = await season.BestsAsync([.. setting.Athletes.Select(a => a.Id)], sessionId, [.. live.Plan.Lines]);
         var athletes = new List<LiveAthlete>();
@@ -85,10 +88,22 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             var curve = (await squads.CurveAsync(athlete.Id)).Fit?.Curve;
             var of = known.GetValueOrDefault(athlete.Id);
             var line = hasSled ? (await LoadedAsync(setting, live.Session, athlete.Id)).Line : null;
-            athletes.Add(athlete with { Curve = curve, Line = line, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [], Measured = measured.GetValueOrDefault(athlete.Id) ?? [] });
+            athletes.Add(athlete with { Curve = curve, Line = line, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [], Measured = WithMaxima(athlete.Id, measured.GetValueOrDefault(athlete.Id) ?? [], live, maxima) });
         }
 
         return LiveDocument.Of(live.State, setting with { Athletes = athletes }, desk.Who, isCoach);
+    }
+
+    // Maxima of the lifts that the session asks a share of.
+    private async Task<LiftBoard> MaximaAsync(LiveSession live, IReadOnlyList<LiveAthlete> athletes) =>
+        live.Plan.Lines.Any(LiftBook.IsShare) ? await lifts.StandingAsync([.. athletes.Select(a => a.Id)], live.Session.Day, live.Session.Id) : LiftBoard.Empty;
+
+    // What stands as the maximum goes before the greatest that was ever estimated.
+    private static IReadOnlyList<KnownMeasure> WithMaxima(int athlete, IReadOnlyList<KnownMeasure> measured, LiveSession live, LiftBoard maxima)
+    {
+        var of = live.Plan.Lines.Where(LiftBook.IsShare).Select(l => l.Exercise).OfType<string>().Distinct(StringComparer.OrdinalIgnoreCase)
+            .Select(e => (Name: e, Of: maxima.Find(athlete, e))).Where(x => x.Of is not null).Select(x => new KnownMeasure(x.Name, MeasureKind.Load, x.Of!.Kilograms)).ToList();
+        return of.Count == 0 ? measured : [.. of, .. measured.Where(m => m.Kind != MeasureKind.Load || of.TrueForAll(o => !o.Exercise.Equals(m.Exercise, StringComparison.OrdinalIgnoreCase)))];
     }
 
     // What was noted longer ago says little of today.

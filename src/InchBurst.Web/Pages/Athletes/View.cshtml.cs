@@ -14,7 +14,7 @@ namespace InchBurst.Web.Pages.Athletes;
 
 public sealed record SegmentRow(SplitSegment Segment, string To, double? Best, bool IsBest);
 
-public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook results, ExerciseCatalogue catalogue, Desk desk) : PageModel
+public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook results, ExerciseCatalogue catalogue, LiftBook lifts, Desk desk) : PageModel
 {
     private const int ShownAtFirst = 40;
     private const int MostShown = 2000;
@@ -37,6 +37,9 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
 
     /// <summary>What was measured otherwise than by a clock, by exercise.</summary>
     public IReadOnlyList<MeasuredOften> Measured { get; private set; } = [];
+
+    /// <summary>Maxima that stand.</summary>
+    public IReadOnlyList<(string Name, StandingMaximum Of)> Maxima { get; private set; } = [];
 
     public bool All { get; private set; }
 
@@ -73,6 +76,7 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
         RunCount = await squads.RunCountAsync(id);
         Seen = await results.SeenAsync(id, catalogue);
         Measured = await results.MeasuredAsync(id);
+        Maxima = [.. (await lifts.StandingAsync([id], desk.Today)).Of(id)];
         Shown = await squads.RunsAsync(id, all ? MostShown : ShownAtFirst);
         if (Shown.Count == 0)
         {
