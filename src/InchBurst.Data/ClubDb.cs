@@ -135,6 +135,8 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
 
     public DbSet<SeasonPhase> SeasonPhases => Set<SeasonPhase>();
 
+    public DbSet<AerobicTest> AerobicTests => Set<AerobicTest>();
+
     public DbSet<LiftTest> LiftTests => Set<LiftTest>();
 
     public DbSet<OftenWish> OftenWishes => Set<OftenWish>();
@@ -225,6 +227,11 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
             e.HasMany(g => g.Athletes).WithMany();
         });
         builder.Entity<WeekStep>().HasIndex(s => s.SquadId);
+        builder.Entity<AerobicTest>(e =>
+        {
+            e.HasIndex(t => t.AthleteId);
+            e.HasQueryFilter(t => t.DeletedAt == null);
+        });
         builder.Entity<LiftTest>(e =>
         {
             e.HasIndex(t => new { t.AthleteId, t.Exercise });

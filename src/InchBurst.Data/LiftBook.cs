@@ -1,4 +1,5 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Progress;
 using InchBurst.Data.Entities;
@@ -6,7 +7,15 @@ using Microsoft.EntityFrameworkCore;
 
 namespace InchBurst.Data;
 
-/// <summary>What athletes can lift: maxima as tested, and as the sets of training show.</summary>
+/// <summary>An aerobic speed that stands.</summary>
+/// <param name="Test">Number of the test.</param>
+/// <param name="Speed">m/s.</param>
+/// <param name="Seconds">Time of the test, s.</param>
+/// <param name="Day">Day of the test.</param>
+/// <param name="IsOld">True when it is older than half a year.</param>
+public readonly record struct StandingSpeed(int Test, double Speed, double Seconds, DateOnly Day, bool IsOld);
+
+/// <summary>What athletes can do by test: maxima of lifts, as tested and as the sets of training show, and aerobic speeds.</summary>
 public sealed class LiftBook(ClubDb db, SeasonOfOne season, ExerciseCatalogue catalogue, TimeProvider clock)
 {
     // Older sets say nothing of today, and reading them all would take long.
@@ -14,6 +23,29 @@ public sealed class LiftBook(ClubDb db, SeasonOfOne season, ExerciseCatalogue ca
 
     /// <summary>True for a line whose load is a share of what can be lifted once.</summary>
     public static bool IsShare(PlanLine line) => line.Load is { Kind: LoadKind.Lift, Unit: LoadUnit.PercentMaximum };
+
+    /// <summary>True for a line whose reps are a share of the aerobic speed.</summary>
+    public static bool IsPaced(PlanLine line) => line.Goal is { AerobicPercent: not null };
+
+    /// <summary>Aerobic speeds by the latest test up to a day.</summary>
+    public async Task<IReadOnlyDictionary<int, StandingSpeed>> SpeedsAsync(IReadOnlyCollection<int> athletes, DateOnly on, CancellationToken cancel = default) =>
+        (await db.AerobicTests.AsNoTracking().Where(t => athletes.Contains(t.AthleteId) && t.Day <= on).ToListAsync(cancel)).GroupBy(t => t.AthleteId).Select(g => g.OrderByDescending(t => t.Day).ThenByDescending(t => t.Id).First())
+        .Where(t => AerobicPace.OfShuttles(t.Seconds) is not null)
+        .ToDictionary(t => t.AthleteId, t => new StandingSpeed(t.Id, AerobicPace.OfShuttles(t.Seconds)!.Value, t.Seconds, t.Day, t.Day < on.AddDays(-StandingMaximum.GoodForDays)));
+
+    /// <summary>Stores shuttle tests of a day together.</summary>
+    public async Task<IReadOnlyList<int>> AddShuttlesAsync(DateOnly day, IReadOnlyDictionary<int, double> seconds, string by, CancellationToken cancel = default)
+    {
+        var rows = seconds.Select(t => new AerobicTest { AthleteId = t.Key, Seconds = t.Value, Day = day, By = by }).ToList();
+        db.AerobicTests.AddRange(rows);
+        await db.SaveChangesAsync(cancel);
+        return [.. rows.Select(r => r.Id)];
+    }
+
+    /// <summary>Takes shuttle tests of a squad's athletes out, or brings them back.</summary>
+    public Task<int> RemoveShuttlesAsync(int squadId, IReadOnlyCollection<int> tests, bool removed, CancellationToken cancel = default) =>
+        db.AerobicTests.IgnoreQueryFilters().Where(t => tests.Contains(t.Id) && t.Athlete!.SquadId == squadId)
+            .ExecuteUpdateAsync(u => u.SetProperty(t => t.DeletedAt, removed ? clock.GetUtcNow().UtcDateTime : null), cancel);
 
     /// <summary>A lift by the name the catalogue has for it.</summary>
     public string NameOf(string exercise) => catalogue.Find(exercise)?.Name ?? exercise.Trim();

@@ -48,6 +48,7 @@ public class PlanTextTests
         Gen.Int[0, 600].Select(s => (LineRest?)new LineRest(s)),
         Gen.Select(Gen.Int[0, 600], Gen.Int[0, 900]).Select((a, b) => (LineRest?)new LineRest(a, b)),
         Gen.Select(Gen.Int[0, 600], Gen.Int[1, 300]).Select((a, b) => (LineRest?)new LineRest(a) { MostSeconds = a + b }),
+        Gen.Int[1, 40].Select(tenths => (LineRest?)new LineRest { OfWork = tenths / 4.0 }),
         Gen.Select(Gen.Int[1, 300], Gen.Int[1, 50], Units).Select((s, d, u) => (LineRest?)new LineRest(s, Per: new Distance(d, u))));
 
     private static readonly Gen<LineLoad?> Loads = Pick<LineLoad?>(
@@ -82,13 +83,15 @@ public class PlanTextTests
                 Shape = shape,
                 InWaves = sets == 3,
                 Effort = b.Item1,
-                Rest = b.Item2,
+                // What is timed says its rest in seconds.
+                Rest = shape is TimedShape && b.Item2 is { OfWork: not null } ? null : b.Item2,
                 Load = load,
                 Start = b.Item4,
                 EachSide = c.Item1,
                 For = c.Item2,
                 Cue = c.Item3,
                 Kind = WorkKind.Drill,
+                Goal = ((sets + (3 * reps) + gates) % 7) switch { 0 => new LineGoal(18.5), 1 => new(17, 18), 2 => new(225, 230), 3 => new(AerobicPercent: 110), 4 => new(AerobicPercent: 110, LeastPercent: 95), _ => null },
                 Gates = run is null ? [] : [.. Enumerable.Range(1, gates).Select(i => Distance.InMetres(Math.Round(run.Metres * i / 4, 1))).Where(d => d.Metres >= 0.5).DistinctBy(d => d.Millimetres)],
             };
             // Every third line is a range somewhere.
@@ -106,7 +109,7 @@ public class PlanTextTests
                     }),
             };
             line = line.Least == new LineLeast() ? line with { Least = null } : line;
-            return line with { Kind = c.Item4 ?? PlanKinds.Derive(Catalogue.Find(exercise), exercise, shape, b.Item1, load) };
+            return line with { Kind = c.Item4 ?? PlanKinds.Derive(Catalogue.Find(exercise), exercise, shape, b.Item1, load, line.Goal) };
         });
 
     private static readonly Gen<SessionPlan> Plans = Gen.Select(Pick(["Warm-up", "Complex", "Main part", "Pair"]), Lines.Array[1, 4], Gen.Int[1, 5], Gen.Int[0, 300]).Array[1, 5].Select(blocks =>

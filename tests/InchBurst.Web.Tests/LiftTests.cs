@@ -52,6 +52,32 @@ public sealed class LiftTests : IAsyncLifetime
         Assert.Equal(squad.Count - 2, bars.Count(b => b == "by feel: no maximum"));
     }
 
+    [Fact]
+    public async Task A_shuttle_test_makes_a_share_of_the_aerobic_speed_metres_for_each()
+    {
+        const string test = "1,200 m shuttle test";
+        var url = "/Athletes/Lifts?exercise=" + Uri.EscapeDataString(test);
+        var (first, second) = (squad[0], squad[1]);
+        var day = DateTime.Now.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        var bad = await coach.PostAsync(url, "/Athletes/Lifts", ("exercise", test), ("day", day), ($"kg-{first.Id}", "1:22"), ($"kg-{second.Id}", "5:22"));
+        Assert.Contains("A time such as 5:22", bad.Page.Body!.TextContent, StringComparison.Ordinal);
+        Assert.Equal("5:22", bad.Page.QuerySelector($"#kg-{second.Id}")!.GetAttribute("value"));
+
+        // 1,200 m in 320.3 s with 29 turns of 0.7 s: 4 m/s, 110% of it for 15 s is 66 m.
+        var done = await coach.PostAsync(url, "/Athletes/Lifts", ("exercise", test), ("day", day), ($"kg-{first.Id}", "5:20.3"));
+        Assert.Contains("4.00 m/s", (await coach.PageAsync(done.Response.Headers.Location!.ToString())).Body!.TextContent, StringComparison.Ordinal);
+        await coach.PostAsync("/Sessions/49", "/Sessions/49?handler=Add", ("text", "12 x 15 s 110% MAS rest 15 s"));
+        Assert.StartsWith("66 m in 0:15, ", (await coach.PageAsync("/Sessions/49")).QuerySelectorAll(".row-loads").Last().TextContent, StringComparison.Ordinal);
+        Assert.Contains("= 66 m in 0:15", (await coach.PageAsync($"/Sessions/49/Card?athlete={first.Id}")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("For each: 12 x 15 s 110% aerobic", (await coach.PageAsync("/Sessions/49/Sheet")).Body!.TextContent, StringComparison.Ordinal);
+
+        var id = await house.InDbAsync(db => db.AerobicTests.Select(t => t.Id).SingleAsync());
+        await coach.PostAsync(url, "/Athletes/Lifts?handler=Remove", ("exercise", test), ("tests", $"{id}"), ("removed", "true"));
+        Assert.DoesNotContain("4.00 m/s", (await coach.PageAsync(url)).Body!.TextContent, StringComparison.Ordinal);
+        await coach.PostAsync(url, "/Athletes/Lifts?handler=Remove", ("exercise", test), ("tests", $"{id}"), ("removed", "false"));
+        Assert.Contains("4.00 m/s", (await coach.PageAsync(url)).Body!.TextContent, StringComparison.Ordinal);
+    }
+
     private Task<int> ModifiedAsync() => house.InDbAsync(db => db.Athletes.CountAsync(a => a.SquadId == squad[0].SquadId && a.RetiredAt == null && a.Availability == Core.Plan.Availability.Modified));
 
     [Fact]

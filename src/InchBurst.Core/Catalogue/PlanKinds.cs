@@ -15,7 +15,8 @@ public static class PlanKinds
     /// <param name="shape">Shape of a rep.</param>
     /// <param name="effort">Effort, if said.</param>
     /// <param name="load">Load, if any.</param>
-    public static WorkKind Derive(Exercise? exercise, string? exerciseName, RepShape shape, Effort? effort, LineLoad? load)
+    /// <param name="goal">What a rep is to be done in, if said: a share of the aerobic speed is conditioning.</param>
+    public static WorkKind Derive(Exercise? exercise, string? exerciseName, RepShape shape, Effort? effort, LineLoad? load, LineGoal? goal = null)
     {
         var runs = shape is RunShape && exercise?.Does is null or Movement.Sprint;
         switch (load?.Kind)
@@ -31,6 +32,11 @@ public static class PlanKinds
         if (exercise is not null)
         {
             return exercise.Kind;
+        }
+
+        if (goal is { AerobicPercent: not null })
+        {
+            return WorkKind.Conditioning;
         }
 
         var hardest = effort?.Hardest ?? 100;

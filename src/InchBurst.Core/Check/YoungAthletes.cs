@@ -32,7 +32,7 @@ public sealed class YoungAthletes : IPlanCheck
             var effort = line.Effort ?? (kept is null && demand.Exercise is { } had ? new Effort([Math.Min(had.Effort, 100)]) : null);
             yield return new("young", Severity.Stop, $"{(demand.IsAssisted ? "Helped running" : "A heavy load")} with {young.Count} under {Limits.YoungYears}", "Children need less volume and no heavy loads or help; local rules decide.", line.Id)
             {
-                Fixes = [new(demand.Movement == Movement.Lift ? "No load on the bar" : "Run it free", context.Plan.Replace(line.Id, line with { Load = null, Exercise = kept is null ? null : line.Exercise, Effort = effort, Kind = PlanKinds.Derive(kept, null, line.Shape, effort, null) }))],
+                Fixes = [new(demand.Movement == Movement.Lift ? "No load on the bar" : "Run it free", context.Plan.Replace(line.Id, line with { Load = null, Exercise = kept is null ? null : line.Exercise, Effort = effort, Kind = PlanKinds.Derive(kept, null, line.Shape, effort, null, line.Goal) }))],
             };
         }
     }

@@ -73,7 +73,7 @@ public sealed class LineDemand
     };
 
     /// <summary>The hardest effort of any rep in percent; a lift's share of the maximum where no effort is said.</summary>
-    public double HardestEffort => hardest ??= Line.Effort is { } effort ? Enumerable.Range(0, Line.TotalReps).Max(effort.OfRep) : AppliedLoad is { Kind: LoadKind.Lift } lift ? lift.Amount : UsualEffort;
+    public double HardestEffort => hardest ??= Line.Effort is { } effort ? Enumerable.Range(0, Line.TotalReps).Max(effort.OfRep) : AppliedLoad is { Kind: LoadKind.Lift } lift ? lift.Amount : EffortOfGoal() ?? UsualEffort;
 
     /// <summary>True when some rep is full: 90% or more over a movement of full intent, whatever the work is called.</summary>
     public bool IsFull => FullRep is not null;
@@ -162,6 +162,16 @@ public sealed class LineDemand
         }
     }
 
+    // A time says how hard: against the own full rep; the aerobic speed is a little over half of top speed (own rule).
+    private double? EffortOfGoal() => Line.Goal switch
+    {
+        { AerobicPercent: { } percent } => Math.Clamp(Math.Round(percent * AerobicPace.ShareOfTopSpeed), LeastEffortOfGoal, MostEffortOfGoal),
+        { Seconds: { } seconds } when Course is { IntentMetres: > 0 } => Math.Clamp(Math.Round(100 * PaceAt(100).Seconds / seconds), LeastEffortOfGoal, MostEffortOfGoal),
+        _ => null,
+    };
+
+    private const double LeastEffortOfGoal = 30;
+    private const double MostEffortOfGoal = 100;
     private const double EasiestWarming = 25;
     private const double MostRaising = 50;
     private const double TopSpeedFromMetres = 35;

@@ -15,7 +15,7 @@ public static class LineMarks
             return demand.Line.Gates;
         }
 
-        if (demand.Course is not { } course || demand.Line.Shape is not RunShape run || !(demand.IsHardSprint || demand.Line.Log.Contains(MeasureKind.Time)))
+        if (demand.Course is not { } course || demand.Line.Shape is not RunShape run || !(demand.IsHardSprint || demand.Line.Log.Contains(MeasureKind.Time) || demand.Line.Goal is { Seconds: not null }))
         {
             return [];
         }

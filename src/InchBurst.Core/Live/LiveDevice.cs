@@ -228,7 +228,7 @@ public sealed class LiveDevice
             Gauge = said.DropOff is { } drop ? new(drop.Share, drop.StopShare, drop.Earlier) : null,
             Splits = LiveEntry.Splits(run.What, setting.SpeedUnit),
             Sides = LiveEntry.Sides(said.Left, said.Right, run.What.Method),
-            Load = state.Plan.Line(run.LineId) is { } line ? LiveLoad.Words(run, LiveEntry.DemandFor(line, setting, setting.Athlete(person)), setting, setting.Athlete(person)) : null,
+            Load = state.Plan.Line(run.LineId) is { } line ? LiveLoad.Words(run, LiveEntry.DemandFor(line, setting, setting.Athlete(person)), setting, setting.Athlete(person)) ?? LiveEntry.GoalWords(run, line) : null,
         };
     }
 

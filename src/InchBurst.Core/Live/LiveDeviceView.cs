@@ -54,7 +54,7 @@ public sealed record DevicePanel(string Name, string Label, string Seconds, stri
     /// <summary>Left against right, as text; null while a side is missing.</summary>
     public string? Sides { get; init; }
 
-    /// <summary>What the time says of the load, as text; null for a free run.</summary>
+    /// <summary>What the time says of the load, or of what the rep was to be done in, as text; null where neither was asked.</summary>
     public string? Load { get; init; }
 }
 

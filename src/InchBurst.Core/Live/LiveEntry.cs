@@ -141,9 +141,33 @@ public static class LiveEntry
                 var at = i + skip;
                 var from = timing.Entry == EntryMode.Cumulative || at == 0 ? 0 : marks[skip > 0 ? 0 : at - 1].Millimetres;
                 var best = stretches.Where(s => s.FromMillimetres == from && s.ToMillimetres == marks[at].Millimetres).Select(s => Best(state, athlete, s.Key, from, s.ToMillimetres, null)).FirstOrDefault(b => b is not null);
-                return BoxTarget.Of(box.ExpectedSeconds, best);
+                var target = BoxTarget.Of(box.ExpectedSeconds, best);
+                return at == marks.Count - 1 && from == 0 && GoalOf(demand.Line, athlete) is { } goal ? target with { Aim = goal } : target;
             }),
         ];
+    }
+
+    // What the whole rep is to be done in, in words; null where nothing is said or known.
+    private static string? GoalOf(PlanLine line, LiveAthlete athlete) => line.Goal switch
+    {
+        { Seconds: not null } goal => ShorthandPrinter.GoalText(goal),
+        { AerobicPercent: { } percent } when athlete.AerobicSpeed is { } speed && line.Shape is RunShape run => $"in {Figures.Split(AerobicPace.SecondsOf(run, speed, percent))}",
+        _ => null,
+    };
+
+    /// <summary>What the time of a rep says of what it was to be done in: "0.4 s over 18 s"; null where that was not said, or was not timed whole.</summary>
+    /// <param name="run">The run.</param>
+    /// <param name="line">Its line.</param>
+    public static string? GoalWords(LiveRun run, PlanLine line)
+    {
+        if (line.Goal is not { Seconds: { } seconds } goal || line.Shape is not RunShape shape || run.What.Trigger == StartTrigger.ZoneLine
+            || run.What.Marks.Where(m => Math.Abs(m.At.Metres - shape.IntentMetres) < 0.01).Select(m => (double?)m.Seconds).FirstOrDefault() is not { } time)
+        {
+            return null;
+        }
+
+        var (over, said) = (time - (goal.MostSeconds ?? seconds), ShorthandPrinter.GoalText(goal)["in ".Length..]);
+        return over > 0.005 ? $"{Figures.Exact(over, 2)} s over {said}" : time < seconds - 0.005 ? $"{Figures.Exact(seconds - time, 2)} s inside {said}" : $"on {said}";
     }
 
     // A heart rate has no best, and more dragged is no better; of a lift the maximum it is reckoned from is told.

@@ -90,6 +90,7 @@ internal static class LiveReader
         AvailabilitySaidBy = e.MustText("availabilitySaidBy"),
         Curve = e.At("curve") is { } curve ? Curve(curve) : null,
         MassKilograms = e.Number("massKilograms"),
+        AerobicSpeed = e.Number("aerobicSpeed"),
         Line = e.At("line") is { } line ? Line(line) : null,
         BestSpeed = e.Number("bestSpeed"),
         Seen = e.Values("seen", v => v.GetInt32()) ?? [],

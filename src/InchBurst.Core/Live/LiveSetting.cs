@@ -59,6 +59,9 @@ public sealed record LiveAthlete(int Id, string Name)
     /// <summary>Body mass in kg, or null.</summary>
     public double? MassKilograms { get; init; }
 
+    /// <summary>Aerobic speed by the latest test in m/s, or null.</summary>
+    public double? AerobicSpeed { get; init; }
+
     /// <summary>Load line on the session's floor, or null.</summary>
     public LoadLine? Line { get; init; }
 

@@ -13,7 +13,7 @@ public static class LineWords
     /// <summary>A line's dose with what sets it apart: effort and load.</summary>
     /// <param name="line">The line.</param>
     public static string DoseText(PlanLine line) => ShorthandPrinter.Dose(line).Replace(" x ", " × ", StringComparison.Ordinal)
-        + (line.Effort is null ? "" : ", " + ShorthandPrinter.EffortText(line.Effort).TrimStart('@')) + (line.Load is null ? "" : ", " + ShorthandPrinter.LoadText(line.Load));
+        + (line.Effort is null ? "" : ", " + ShorthandPrinter.EffortText(line.Effort).TrimStart('@')) + (line.Goal is null ? "" : ", " + ShorthandPrinter.GoalText(line.Goal)) + (line.Load is null ? "" : ", " + ShorthandPrinter.LoadText(line.Load));
 
     /// <summary>A line in words, piece by piece.</summary>
     /// <param name="demand">The line with what it asks.</param>
@@ -57,11 +57,17 @@ public static class LineWords
             });
         }
 
+        if (line.Goal is { } goal)
+        {
+            words.Add(goal.AerobicPercent is null ? $"each {ShorthandPrinter.GoalText(goal)}, about {Figures.Number(demand.HardestEffort)}%" : ShorthandPrinter.GoalText(goal) + " speed");
+        }
+
         if (line.Start is not null)
         {
             words.Add("from " + ShorthandPrinter.StartText(line.Start));
         }
-        if (line.Effort is null && line.Exercise is not null && demand.Exercise is null && line.Shape is RunShape)
+
+        if (line.Effort is null && line.Goal is null && line.Exercise is not null && demand.Exercise is null && line.Shape is RunShape)
         {
             words.Add($"not in the catalogue, so taken as running at {Figures.Number(demand.HardestEffort)}%");
         }

@@ -9,6 +9,9 @@ namespace InchBurst.Core.Plan;
 /// <param name="WalkBack">True when the walk back is the rest.</param>
 public sealed record LineRest(double? RepSeconds = null, double? SetSeconds = null, Distance? Per = null, bool WalkBack = false)
 {
+    /// <summary>Rest as so many times the work of a rep, 0.1 to 20 (1:1 is 1); null where it is said otherwise.</summary>
+    public double? OfWork { get; init; }
+
     /// <summary>Longest rest between reps where a range was written, s; <see cref="RepSeconds"/> is the shortest, the harder end.</summary>
     public double? MostSeconds { get; init; }
 }

@@ -28,6 +28,9 @@ public sealed record PlanLine
     /// <summary>Effort, or null for what is usual for the exercise.</summary>
     public Effort? Effort { get; init; }
 
+    /// <summary>What a rep is to be done in, or null when not said.</summary>
+    public LineGoal? Goal { get; init; }
+
     /// <summary>Start, or null when not said.</summary>
     public LineStart? Start { get; init; }
 

@@ -90,10 +90,14 @@ public static class RestRules
     public static RestAdvice Between(LineDemand demand, CoachingSchool school) => demand.Line.Rest switch
     {
         { WalkBack: true } => new((demand.Course?.Metres ?? 20) / RepPace.WalkingSpeed, "walk back"),
+        { OfWork: { } share } => new(share * WorkSeconds(demand), $"{Figures.Number(share, 1)} x the work, {Figures.Clock(WorkSeconds(demand))}"),
         { Per: { } per, RepSeconds: { } seconds } => new(seconds * (demand.Course is null ? per.Metres : demand.IntentMetres) / per.Metres, $"{Figures.Clock(seconds)} for each {per}"),
         { RepSeconds: { } seconds } => new(seconds, "as written"),
         _ => ByRule(demand, school),
     };
+
+    // What a rep takes: as it was said, or as it is expected.
+    private static double WorkSeconds(LineDemand demand) => demand.Line.Goal is { Seconds: { } seconds } goal ? goal.MostSeconds ?? seconds : demand.Course is null ? demand.StillSeconds : demand.PaceAt(demand.HardestEffort).Seconds;
 
     private static RestAdvice Still(LineDemand demand, double effort, CoachingSchool school)
     {

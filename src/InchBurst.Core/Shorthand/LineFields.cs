@@ -58,6 +58,9 @@ public sealed record LineFields
     /// <summary>Effort in percent: one, several with commas, or from-to; or a word.</summary>
     public string Effort { get; init; } = "";
 
+    /// <summary>What a rep is to be done in, as in shorthand: "in 18 s", "110% aerobic".</summary>
+    public string Goal { get; init; } = "";
+
     /// <summary>Start as a word with side or run-in; empty when not said.</summary>
     public string Start { get; init; } = "";
 
@@ -110,6 +113,7 @@ public sealed record LineFields
         Passes = line.Shape is CountShape { Passes: true },
         CountWord = line.Shape is CountShape { Movement: not null } ? ShorthandPrinter.ShapeText(line.Shape).Split(' ')[1] : "",
         Effort = ShorthandPrinter.EffortText(line.Effort).TrimStart('@').TrimEnd('%'),
+        Goal = ShorthandPrinter.GoalText(line.Goal),
         Start = ShorthandPrinter.StartText(line.Start),
         Rest = line.Rest is null ? "" : ShorthandPrinter.RestText(line.Rest with { SetSeconds = null }),
         SetRest = line.Rest?.SetSeconds is { } set ? Figures.Clock(set) : "",
@@ -121,7 +125,7 @@ public sealed record LineFields
         Log = ShorthandPrinter.LogText(line),
         For = string.Join(", ", line.For),
         Cue = line.Cue ?? "",
-        Kind = line.Kind == PlanKinds.Derive(catalogue.Find(line.Exercise), line.Exercise, line.Shape, line.Effort, line.Load) ? "" : line.Kind.Word(),
+        Kind = line.Kind == PlanKinds.Derive(catalogue.Find(line.Exercise), line.Exercise, line.Shape, line.Effort, line.Load, line.Goal) ? "" : line.Kind.Word(),
     };
 
     /// <summary>The fields as shorthand, with the place of each field in it, so that a problem can be shown beside the field it came from.</summary>
@@ -173,6 +177,7 @@ public sealed record LineFields
 
         Put(nameof(EachSide), EachSide ? "each side" : "");
         Put(nameof(Effort), Effort.Trim().Length == 0 ? "" : ShorthandWords.EffortWords.ContainsKey(Effort.Trim()) ? Effort : "@" + Effort.Trim().TrimStart('@'));
+        Put(nameof(Goal), Goal.Trim() is var goal && goal.Length > 0 && (char.IsAsciiDigit(goal[0]) && !goal.Contains('%', StringComparison.Ordinal)) ? "in " + goal : goal);
         Put(nameof(Start), Start.Trim().Length > 0 ? "from " + Start : "");
         Put(nameof(Load), Load);
         Put(nameof(Gates), Gates.Trim().Length > 0 ? "gates " + Gates : "");

@@ -96,6 +96,13 @@ public static class LineHabits
         Of(B + @"(?:a|one) minute" + E, "1 min", "6 x 20 m a minute rest", "6 x 20 m rest 1:00"),
         Of(@"½", "1/2", "4 x 60 m ½ pace", "4 x 60 m @50%"),
 
+        // Shuttles by their distances.
+        Of(@"(?:repeat\s+)?shuttles?(?:\s+runs?)?\s*(?:of\s*)?(?<!\d)(\d{1,2})\s*[-/,]\s*(\d{1,2})\s*[-/,]\s*(\d{1,2})(?![\d.])\s*(" + U + @")?(?!\s*(?:%|" + T + "))", " $1 $4 up + $1 $4 back + $2 $4 up + $2 $4 back + $3 $4 up + $3 $4 back repeat shuttle ", "shuttles 20/40/60 x 6 1:1", "repeat shuttle 6 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back rest 1 to 1"),
+        Of(@"(?<!\d)(\d{1,2})\s*[-/]\s*(\d{1,2})\s*[-/]\s*(\d{1,2})(?![\d.])\s*(" + U + @")?\s*(?:repeat\s+)?shuttles?(?:\s+runs?)?" + E, " $1 $4 up + $1 $4 back + $2 $4 up + $2 $4 back + $3 $4 up + $3 $4 back repeat shuttle ", "6 x 20-40-60 shuttle 1:1", "repeat shuttle 6 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back rest 1 to 1"),
+
+        // What a rep is to be done in.
+        Of(B + @"(?:target(?: time)?|goal(?: time)?|aim(?:ing)?|under|sub|inside|within)\s*(?:(?:for|of|at|is|:|=|-)\s*)?(?=\d)(\d+:\d\d|" + D + @")\s*(?:s|secs?|seconds?)?(?![\w%.:])", " in $1 s ", "10 x 100 m target 18s rest 45 s", "10 x 100 m in 18 s rest 0:45"),
+
         // Rest.
         Of(@"(?:" + Resting + @"\s*(?:is|of|:|=|-)?\s*)?(?:w/|with|on|the)?\s*" + B + @"\(?(?:an?\s+)?(?:easy\s+|slow\s+)?walk(?:ing|s)?[ -]?backs?" + E + @"(?:\s+down" + E + @")?(?:\s+to (?:the )?start)?(?:\s+(?:(?:as|for)\s+)?(?:the\s+)?" + Resting + @")?\)?", " rest walk-back ", "6x40m, walk-back recovery", "6 x 40 m rest walk-back"),
         Of(B + @"(?:w/|with|and|on)?\s*(?:full|complete)\s+" + Resting + @"(?!\s*(?:\d|walk))", " rest 1:00/10 m ", "4 x 30 m full recovery", "4 x 30 m rest 1:00/10 m"),
@@ -116,7 +123,7 @@ public static class LineHabits
         Of(B + @"r\s*(?=\d+\s*$)", " rest ", "4 x 20 m r 90 s", "4 x 20 m rest 1:30"),
         Of(@"(?<=\d\s*" + U + @"[^;]*)(?:,|" + B + @"(?:w/|with))\s*(" + Time + @")\s*$", " rest $1 ", "10 x 100 m, 60s", "10 x 100 m rest 1:00"),
 
-        Of(@"^(?!.*" + B + @"rest)(.*\d\s*x\s*" + D + @"\s*" + U + @"\s*\S.*?)\s+(" + Time + @")\s*$", "$1 rest $2 ", "4 x 15 m heavy sled 3 min", "heavy sled 4 x 15 m rest 3:00"),
+        Of(@"^(?!.*" + B + @"rest)(.*\d\s*x\s*" + D + @"\s*(?:" + U + "|" + T + @")\s*\S.*?)(?<!" + B + @"in)\s+(" + Time + @")\s*$", "$1 rest $2 ", "4 x 15 m heavy sled 3 min", "heavy sled 4 x 15 m rest 3:00"),
         Of(@"^(?!.*" + B + @"rest)(.*\d\s*x\s*\d.*),\s*(" + Time + @")\s*$", "$1 rest $2 ", "squat 5 x 3 120 kg, 3 min", "squat 5 x 3 120 kg rest 3:00"),
         Of(@"(?<=\d\s*" + U + @"[^;]*)" + B + @"walk(?:ing)?[ -]down" + E, " rest walk-back ", "8 x 30 m uphill, walk down", "8 x 30 m uphill rest walk-back"),
 
@@ -135,6 +142,7 @@ public static class LineHabits
         Of(@"(?:(?:@|" + B + @"at)\s*)?(" + D + @")\s*%\s*(?:of\s+)?(?:bw|bm|body[ -]?(?:weight|mass))" + E, " $1%bm ", "5 x 15m sled 30% bodyweight", "5 x 15 m sled 30%bm"),
         Of(@"(?<![-+])(" + D + @")\s*%\s*(?:slower|speed loss|velocity loss|velocity decrement|loss of speed)" + E, " -$1%v ", "5 x 15 m sled 20% slower", "5 x 15 m sled -20%v"),
         Of(@"(?<![-+])(" + D + @")\s*%\s*(?:faster|overspeed)" + E, " +$1%v ", "3 x 30 m tow 5% faster", "3 x 30 m tow +5%v"),
+        Of(@"(?:@|at)?\s*(" + D + @")\s*%\s*(?:of\s+)?(?:(?:his|her|their|your|the)\s+)?(?:mas|vvo2\s?max|(?:max(?:imum|imal)?\s+)?aerobic(?:\s+(?:speed|pace|velocity))?)" + E, " $1% aerobic ", "15 s on 15 s off x 12 at 110% MAS", "12 x 15 s 110% aerobic rest 0:15"),
         Of(@"(?:@|at)?\s*((?:" + D + @"\s*(?:,|/|-|to)\s*)*" + D + @")\s*%\s*(?:of\s+)?(?:(?:his|her|their|your|the)\s+)?(?:1?[ -]?rm|one[- ]rep(?:etition)? max(?:imum)?|max(?:imum)?)" + E, " $1% max ", "squat 3 x 5 at 80% 1RM", "squat 3 x 5 80% max"),
         Of(B + @"(?:resistance bands?|bungees?|elastic(?: cord)?|cord|banded)" + E, " band ", "3 x 10 m bungee", "3 x 10 m band"),
         Of(B + @"(?:chute)" + E, " parachute ", "3 x 30 m chute", "3 x 30 m parachute"),
@@ -215,6 +223,7 @@ public static class LineHabits
         Of(@"(" + D + @"\s*(?:" + U + @")?)\s*(?:run[- ]?in|build(?:ing)?[- ]?up|lead[- ]?in|run[- ]?up|accel(?:eration|erate|erating)?)" + E, "$1 build", "3 x 20 m run-in + 10 m fly", "3 x 20 build + 10 m fly"),
         Of(@"(" + D + @"\s*(?:" + U + @")?)\s*(?:flying|zone|fly zone|flat out zone)" + E, "$1 fly", "3 x 20 m build + 10 m zone", "3 x 20 build + 10 m fly"),
         Of("(" + Stretch + @")\s*(?:,|then|and|into|/|->|>)?\s*(?=" + D + @"\s*(?:" + U + @")?\s*(?:build|fly|fast|float|slow|up|back)" + E + ")", "$1 + ", "3 x 10 fast 10 float 10 fast", "3 x 10 fast + 10 float + 10 m fast"),
+        Of(@"(?<=\d\s*(?:min(?:ute)?s?|:[0-5]\d)\s+(?:(?:easy|steady|brisk)\s+)?)(?:run|running)" + E, "", "12 min easy run", "12 min easy"),
         Of(@"(" + D + @")\s*(" + U + @")?\s*down\s*(?:and|&|,)?\s*back" + E + @"(?!\s*with)", "$1 $2 up + $1 $2 back", "4 x 20 m down and back", "4 x 20 up + 20 m back"),
         Of(@"(" + D + @")\s*(" + U + @")?\s*(?:there|out)\s*(?:and|&|,)?\s*back" + E, "$1 $2 up + $1 $2 back", "4 x 20 m out and back", "4 x 20 up + 20 m back"),
         Of(@"(" + D + @")\s*(" + U + @")?\s*down\s*with\s*(?:an?\s*)?(\p{L}+)\s*(?:,|and|&|;)?\s*back\s*with\s*(?:an?\s*)?(\p{L}+)", "$1 $2 up $3 + $1 $2 back $4", "2 x 20 m down with skip, back with jog", "2 x 20 up skip + 20 m back jog"),
@@ -246,7 +255,7 @@ public static class LineHabits
         Of(@"(?<!\d)(\d\d)\s*-\s*(\d\d)\s*-\s*(\d\d)\s*%", "@$1,$2,$3%", "3 x 40 m 70-80-90%", "3 x 40 m @70,80,90%"),
         Of(@"(\d)\s*%\s*(?:-|to)\s*(?=\d+\s*%)", "$1-", "4 x 30 m 90% to 95%", "4 x 30 m @90-95%"),
         Of(B + @"at\s*(?=" + D + @"(?:\s*(?:,|-|to)\s*" + D + @")*\s*%)", " @", "4 x 50m at 85%", "4 x 50 m @85%"),
-        Of(@"(?<![@\d.,+-]\s*)(?<!(?:to|uphill|downhill|tow|sled|chain|vest)\s*)" + B + @"((?:" + D + @"\s*(?:,|-|to)\s*)*" + D + @")\s*%(?!\s*(?:bm|v|max|grade|slope)" + E + @")(?:\s*(?:effort|speed|pace|intensity|of top speed)" + E + ")?", " @$1% ", "4 x 50 m 85% effort", "4 x 50 m @85%"),
+        Of(@"(?<![@\d.,+-]\s*)(?<!(?:to|uphill|downhill|tow|sled|chain|vest)\s*)" + B + @"((?:" + D + @"\s*(?:,|-|to)\s*)*" + D + @")\s*%(?!\s*(?:bm|v|max|aerobic|grade|slope)" + E + @")(?:\s*(?:effort|speed|pace|intensity|of top speed)" + E + ")?", " @$1% ", "4 x 50 m 85% effort", "4 x 50 m @85%"),
         Of(@"(@[\d.,\s-]+%)\s*(?:effort|speed|pace|intensity|of top speed)" + E, "$1 ", "4 x 50 m @85% pace", "4 x 50 m @85%"),
         Of(B + @"(?:at\s+)?(?:3/4|three[ -]quarters?)\s*(?:of\s+)?(?:pace|speed|effort|rhythm)?" + E, " @75% ", "6 x 60 m 3/4 pace", "6 x 60 m @75%"),
         Of(B + @"(?:at\s+)?(?:1/2|half)\s*(?:pace|speed|effort|rhythm)" + E, " @50% ", "4 x 60 m half speed", "4 x 60 m @50%"),

@@ -25,6 +25,7 @@ public static class ShorthandPrinter
         parts.Add(Dose(line));
         AddIf(parts, line.EachSide, "each side");
         AddIf(parts, line.Effort is not null, EffortText(line.Effort));
+        AddIf(parts, line.Goal is not null, GoalText(line.Goal));
         AddIf(parts, line.Start is not null, "from " + StartText(line.Start));
         AddIf(parts, line.Load is not null, LoadText(line.Load));
         AddIf(parts, line.Gates.Count > 0, "gates " + List(line.Gates));
@@ -33,7 +34,7 @@ public static class ShorthandPrinter
         AddIf(parts, line.Log.Count > 0, "log " + LogText(line));
         AddIf(parts, line.InWaves, "in waves");
         AddIf(parts, line.For.Count > 0, "for " + string.Join(", ", line.For.Select(Who)));
-        AddIf(parts, line.Kind != PlanKinds.Derive(exercise, line.Exercise, line.Shape, line.Effort, line.Load), "as " + line.Kind.Word());
+        AddIf(parts, line.Kind != PlanKinds.Derive(exercise, line.Exercise, line.Shape, line.Effort, line.Load, line.Goal), "as " + line.Kind.Word());
         AddIf(parts, line.Cue is not null, $"cue \"{line.Cue}\"");
         return string.Join(' ', parts);
     }
@@ -88,12 +89,23 @@ public static class ShorthandPrinter
         _ => "@" + string.Join(",", effort.Percents.Select(Plain)) + "%",
     };
 
+    /// <summary>What a rep is to be done in, as written.</summary>
+    /// <param name="goal">The goal, or null for an empty text.</param>
+    public static string GoalText(LineGoal? goal) => goal switch
+    {
+        { AerobicPercent: { } percent } => $"{(goal.LeastPercent is { } least ? Plain(least) + "-" : "")}{Plain(percent)}% aerobic",
+        { Seconds: { } seconds, MostSeconds: { } most } => seconds >= 60 ? $"in {Clock(seconds)}-{Clock(most)}" : $"in {Plain(seconds)}-{Plain(most)} s",
+        { Seconds: { } seconds } => "in " + (seconds >= 60 && seconds == Math.Floor(seconds) ? Clock(seconds) : Plain(seconds) + " s"),
+        _ => "",
+    };
+
     /// <summary>Rest as written after "rest".</summary>
     /// <param name="rest">The rest, or null for an empty text.</param>
     public static string RestText(LineRest? rest) => rest switch
     {
         null => "",
         { WalkBack: true } => "walk-back",
+        { OfWork: { } share } => "1 to " + Plain(share),
         { Per: { } per } => Clock(rest.RepSeconds ?? 0) + "/" + per + (rest.SetSeconds is { } s ? "/" + Clock(s) : ""),
         { SetSeconds: { } sets } => Clock(rest.RepSeconds ?? 0) + "/" + Clock(sets),
         { MostSeconds: { } most } => Clock(rest.RepSeconds ?? 0) + "-" + Clock(most),

@@ -41,6 +41,64 @@ internal sealed partial class ShorthandReader
         effort = new(percents, shape);
     }
 
+    // in 18 s, in 17-18 s, in 3:45
+    private void ReadGoal()
+    {
+        var first = Now;
+        var seconds = GoalSeconds();
+        double? most = null;
+        if (Now.Is('-') || Now.IsWord("to"))
+        {
+            at++;
+            most = GoalSeconds();
+        }
+
+        if (Now.IsWord("s", "sec", "secs", "seconds"))
+        {
+            at++;
+        }
+        else if (Now.IsWord("min", "mins", "minutes") && first.Kind == TokenKind.Number)
+        {
+            at++;
+            (seconds, most) = (seconds * 60, most * 60);
+        }
+
+        if (most <= seconds)
+        {
+            throw Wrong(first, "A range of times goes from the quicker to the slower, such as in 17-18 s.");
+        }
+
+        goal = new(Within(first, seconds, 0.5, 7200, "The time of a rep"), most is { } slow ? Within(first, slow, 0.5, 7200, "The time of a rep") : null);
+    }
+
+    private double GoalSeconds()
+    {
+        if (Now.Kind is not (TokenKind.Number or TokenKind.Clock))
+        {
+            throw Wrong(Now, "In what time? Such as in 18 s.");
+        }
+
+        var value = Now.Value;
+        at++;
+        return value;
+    }
+
+    // 110% aerobic, 100-110% aerobic: of the speed that the athlete's own test gave.
+    private bool ReadAerobic(Token token)
+    {
+        var two = Next.Is('-') && Later(2).Kind == TokenKind.Number;
+        if (!Later(two ? 3 : 1).Is('%') || !Later(two ? 4 : 2).IsWord("aerobic"))
+        {
+            return false;
+        }
+
+        Once("goal", token);
+        var (from, to) = (Within(token, token.Value, 30, 200, "A share of the aerobic speed"), two ? Within(Later(2), Later(2).Value, 30, 200, "A share of the aerobic speed") : 0);
+        goal = two ? new(AerobicPercent: Math.Max(from, to), LeastPercent: Math.Min(from, to)) : new(AerobicPercent: from);
+        at += two ? 5 : 3;
+        return true;
+    }
+
     private double Percent()
     {
         if (Now.Kind != TokenKind.Number)
@@ -95,10 +153,10 @@ internal sealed partial class ShorthandReader
             return;
         }
 
-        if (Now.Kind == TokenKind.Number && Next.IsWord("to") && Later(2).Kind == TokenKind.Number && shape is TimedShape work)
+        if (Now.Kind == TokenKind.Number && Next.IsWord("to") && Later(2).Kind == TokenKind.Number && !(Later(3).Kind == TokenKind.Word && TimeUnits.ContainsKey(Later(3).Text)))
         {
             // Rest in proportion to the work: 1 to 2 is twice as long.
-            rest = new(Within(Now, Math.Round(work.Seconds * Later(2).Value / Math.Max(1, Now.Value)), 0, 3600, "Rest in seconds"));
+            rest = new() { OfWork = Within(Now, Later(2).Value / Math.Max(0.1, Now.Value), 0.1, 20, "Rest as a share of the work") };
             at += 3;
             return;
         }

@@ -23,6 +23,7 @@ internal sealed partial class ShorthandReader
     private Token lastGate;
     private Effort? effort;
     private LineStart? start;
+    private LineGoal? goal;
     private LineRest? rest;
     private LineLoad? load;
     private IReadOnlyList<Distance> gates = [];
@@ -67,6 +68,12 @@ internal sealed partial class ShorthandReader
 
         SettleShape();
         SettleEffort();
+        if (rest is { OfWork: { } share } && shape is TimedShape work)
+        {
+            // The work is said in seconds, so the rest is too.
+            rest = new(Math.Round(work.Seconds * share));
+        }
+
         if (gates.Count > 0 && shape is RunShape run && gates[^1].Metres > run.Metres + 1e-6)
         {
             throw Wrong(lastGate, $"The gate at {gates[^1]} stands beyond the end of the run.");
@@ -74,12 +81,13 @@ internal sealed partial class ShorthandReader
 
         return new PlanLine
         {
-            Kind = kind ?? PlanKinds.Derive(exercise, exerciseName, shape!, effort, load),
+            Kind = kind ?? PlanKinds.Derive(exercise, exerciseName, shape!, effort, load, goal),
             Exercise = exerciseName,
             Sets = sets,
             Reps = reps,
             Shape = shape!,
             Effort = effort,
+            Goal = goal,
             Start = start,
             Rest = rest,
             Load = load,
@@ -114,7 +122,7 @@ internal sealed partial class ShorthandReader
                 break;
             case TokenKind.Name:
                 throw Wrong(token, $"“{token.Text}” is a second piece of work; put it on a line of its own.");
-            case TokenKind.Number when ReadLift(token):
+            case TokenKind.Number when ReadAerobic(token) || ReadLift(token):
                 break;
             case TokenKind.Number when Next.IsWord("sets", "set") && said.Contains("dose"):
                 Once("sets", token);
@@ -191,6 +199,12 @@ internal sealed partial class ShorthandReader
         {
             inWaves = true;
             at += 2;
+        }
+        else if (token.IsWord("in") && Next.Kind is TokenKind.Number or TokenKind.Clock)
+        {
+            Once("goal", token);
+            at++;
+            ReadGoal();
         }
         else if (token.IsWord("for"))
         {

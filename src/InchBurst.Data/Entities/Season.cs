@@ -160,3 +160,17 @@ public sealed class LiftTest
     public string By { get; set; } = "";
     public DateTime? DeletedAt { get; set; }
 }
+
+/// <summary>An athlete's aerobic speed as a test gave it.</summary>
+public sealed class AerobicTest
+{
+    public int Id { get; set; }
+    public int AthleteId { get; set; }
+    public Athlete? Athlete { get; set; }
+
+    /// <summary>Time of the shuttle test, s.</summary>
+    public double Seconds { get; set; }
+    public DateOnly Day { get; set; }
+    public string By { get; set; } = "";
+    public DateTime? DeletedAt { get; set; }
+}

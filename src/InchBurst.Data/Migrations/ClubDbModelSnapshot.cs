@@ -32,6 +32,35 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("AthleteOwnGroup");
                 });
 
+            modelBuilder.Entity("InchBurst.Data.Entities.AerobicTest", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("AthleteId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Seconds")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("AthleteId");
+
+                    b.ToTable("AerobicTests");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.AppUser", b =>
                 {
                     b.Property<string>("Id")
@@ -1347,6 +1376,17 @@ namespace InchBurst.Data.Migrations
                         .HasForeignKey("OwnGroupId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.AerobicTest", b =>
+                {
+                    b.HasOne("InchBurst.Data.Entities.Athlete", "Athlete")
+                        .WithMany()
+                        .HasForeignKey("AthleteId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Athlete");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.Athlete", b =>

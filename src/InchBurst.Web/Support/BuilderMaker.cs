@@ -72,6 +72,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var pace = setting.Pace;
         IReadOnlyList<SquadMember> squad = [.. athletes.Select(a => new SquadMember(a.Name, WeekBook.GroupsOf(a, own)))];
         var maxima = plan.Lines.Any(LiftBook.IsShare) ? await lifts.StandingAsync([.. expected.Select(a => a.Id)], session.Day, session.Id) : LiftBoard.Empty;
+        var speeds = plan.Lines.Any(LiftBook.IsPaced) ? await lifts.SpeedsAsync([.. expected.Select(a => a.Id)], session.Day) : new Dictionary<int, StandingSpeed>();
         var timeline = SessionClock.Lay(plan, setting);
         var checkedAthletes = new List<CheckedAthlete>();
         var (kit, _) = await loads.KitAsync();
@@ -88,7 +89,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         int? selected = state.Line is { } id && plan.Line(id) is not null ? id : null;
         var blocks = plan.Blocks.Select((b, i) => new BuilderBlock(
             b, i + 1, [.. b.Lines.Select(l => Row(l, b, timeline, setting, [.. checkedAthletes.Where(a => plan.Covers(l, a.Name, squad.First(m => m.Name == a.Name).Groups))], club)
-                with { Lifts = LiftsOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => maxima.Find(a.Id, l.Exercise))], club) })],
+                with { Lifts = LiftsOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => maxima.Find(a.Id, l.Exercise))], club) + PacedOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => speeds.TryGetValue(a.Id, out var s) ? s.Speed : (double?)null)], club) })],
             Figures.Clock(Math.Max(0, timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.EndSeconds).DefaultIfEmpty(0).Max() - timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.StartSeconds).DefaultIfEmpty(0).Min()))) { Together = Together(b, setting) }).ToList();
         var selectedBlock = selected is { } s ? plan.BlockOf(s)?.Id : state.Block;
         var shown = selected is { } chosen ? plan.Line(chosen) : plan.Lines.Where(l => setting.DemandOf(l) is { IsHardSprint: true, Course: not null }).MaxBy(l => (setting.DemandOf(l).IsTopSpeed, setting.DemandOf(l).HardestEffort));
@@ -126,6 +127,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             Expected = expected.Count,
             Own = own,
             Maxima = maxima,
+            Speeds = speeds,
         };
     }
 
@@ -251,6 +253,20 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var (least, most) = (Kg(bars.Min(b => b.Least)), Kg(bars.Max(b => b.Most)));
         var without = maxima.Count(m => m is null);
         return $"{(least == most ? least : $"{least} to {most}")} {Figures.SymbolOf(club.MassUnit)}{(without > 0 ? $", {without} without a maximum" : "")}";
+    }
+
+    // "58 m in 0:15 to 66 m in 0:15, 2 without a test": what a share of the aerobic speed is for a group.
+    private static string PacedOf(PlanLine line, IReadOnlyList<double?> speeds, Club club)
+    {
+        if (!LiftBook.IsPaced(line) || speeds.Count == 0)
+        {
+            return "";
+        }
+
+        var known = speeds.OfType<double>().ToList();
+        var ends = known.Count == 0 ? [] : new[] { known.Min(), known.Max() }.Select(v => AerobicPace.Words(line, v, club.DistanceUnit)).OfType<string>().Distinct().ToList();
+        var without = speeds.Count - known.Count;
+        return ends.Count == 0 ? "no tests yet" : string.Join(" to ", ends) + (without > 0 ? $", {without} without a test" : "");
     }
 
     private static string Range(double low, double high) => Math.Round(low) == Math.Round(high) ? $"{low:0}%" : $"{low:0}–{high:0}%";

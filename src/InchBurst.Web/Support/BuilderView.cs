@@ -17,7 +17,7 @@ public sealed record BuilderRow(PlanLine Line, string Name, string Said, string 
     /// <summary>What the load weighs for those the line is for, and who has no load line; empty where it has no mass.</summary>
     public string Loads { get; init; } = "";
 
-    /// <summary>What goes on the bar for those the line is for, and who has no maximum; empty where the load is no share of one.</summary>
+    /// <summary>What the line is for those it is for, and who has no maximum or test; empty where it asks no share of one.</summary>
     public string Lifts { get; init; } = "";
 }
 
@@ -115,8 +115,12 @@ public sealed record BuilderView(
     /// <summary>Maxima of those expected on the lifts the session asks a share of.</summary>
     public LiftBoard Maxima { get; init; } = LiftBoard.Empty;
 
-    /// <summary>What goes on an athlete's bar on a line, in words; null where nothing is known or asked.</summary>
-    public string? BarOf(PlanLine line, Athlete athlete) => Maxima.Find(athlete.Id, line.Exercise)?.BarWords(line.Load, Club.MassUnit);
+    /// <summary>Aerobic speeds of those expected, where the session asks a share of them.</summary>
+    public IReadOnlyDictionary<int, StandingSpeed> Speeds { get; init; } = new Dictionary<int, StandingSpeed>();
+
+    /// <summary>What a line is for an athlete where it asks a share of their own maximum or test, in words; null where nothing is known or asked.</summary>
+    public string? OwnOf(PlanLine line, Athlete athlete) => Maxima.Find(athlete.Id, line.Exercise)?.BarWords(line.Load, Club.MassUnit)
+        ?? (Speeds.TryGetValue(athlete.Id, out var speed) ? AerobicPace.Words(line, speed.Speed, Club.DistanceUnit) : null);
 
     /// <summary>Groups of the coach's own, by athlete.</summary>
     public ILookup<int, string> Own { get; init; } = Array.Empty<(int, string)>().ToLookup(x => x.Item1, x => x.Item2);

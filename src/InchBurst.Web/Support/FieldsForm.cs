@@ -32,6 +32,7 @@ public static class FieldsForm
             Start = Value("Start"),
             Rest = Value("Rest"),
             SetRest = Value("SetRest"),
+            Goal = Value("Goal"),
             Load = Value("Load"),
             Gates = Value("Gates"),
             Through = Value("Through"),

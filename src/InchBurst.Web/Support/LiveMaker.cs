@@ -38,6 +38,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var sight = LiveSight.Of(state, setting, now, ask.LineId, ask.Round);
         var demand = sight.Demand;
         var maxima = demand is not null && LiftBook.IsShare(demand.Line) ? await MaximaAsync(live, setting.Athletes) : LiftBoard.Empty;
+        var speeds = demand is not null && LiftBook.IsPaced(demand.Line) ? await lifts.SpeedsAsync([.. setting.Athletes.Select(a => a.Id)], session.Day) : new Dictionary<int, StandingSpeed>();
         var marks = demand is null ? [] : LineMarks.Expected(demand);
         var rows = live.Attendance.ToDictionary(a => a.AthleteId);
         IReadOnlyList<QueueRow> queue = [.. sight.Order.Select(t => new QueueRow(rows[t.Person.AthleteId].Athlete!, rows[t.Person.AthleteId], t.Turn, t.Note, t.Warning))];
@@ -60,7 +61,8 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         {
             Used = setting.Used,
             Beside = sight.Beside,
-            Bars = demand is null ? [] : [.. queue.Select(q => (q.Athlete, maxima.Find(q.Athlete.Id, demand.Line.Exercise)?.BarWords(demand.Line.Load, club.MassUnit))).Where(x => LiftBook.IsShare(demand.Line))],
+            Bars = demand is null ? [] : LiftBook.IsShare(demand.Line) ? [.. queue.Select(q => (q.Athlete, maxima.Find(q.Athlete.Id, demand.Line.Exercise)?.BarWords(demand.Line.Load, club.MassUnit) ?? "by feel: no maximum"))]
+                : LiftBook.IsPaced(demand.Line) ? [.. queue.Select(q => (q.Athlete, speeds.TryGetValue(q.Athlete.Id, out var speed) ? AerobicPace.Words(demand.Line, speed.Speed, club.DistanceUnit) ?? "" : "by feel: no test"))] : [],
             Clocks = ask.ForWho || session.State == SessionState.Planned || (demand is not null && Core.Season.DayDose.Reaches(demand)) ? (await squads.RowsAsync(session.SquadId, desk.Today)).ToDictionary(r => r.Athlete.Id, r => r.Clock) : new Dictionary<int, Core.Season.TopSpeedClock>(),
             Expected = ask.ForWho || session.State == SessionState.Planned ? (await weeks.MembersAsync(session)).Select(a => a.Id).ToHashSet() : [],
             Load = demand is not ({ IsResisted: true } or { IsAssisted: true }) || onLine is not { } who ? null : LiveLoad.Call(await ForAsync(demand, who, setting, live), sight.Timing, setting, await LoadedAsync(setting, session, who)),
@@ -80,6 +82,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var setting = await SettingAsync(live.Session, await desk.ClubAsync());
         var maxima = await MaximaAsync(live, setting.Athletes);
         var known = await results.KnownAsync(live, catalogue);
+        var speeds = live.Plan.Lines.Any(LiftBook.IsPaced) ? await lifts.SpeedsAsync([.. setting.Athletes.Select(a => a.Id)], live.Session.Day) : new Dictionary<int, StandingSpeed>();
         var measured = await season.BestsAsync([.. setting.Athletes.Select(a => a.Id)], sessionId, [.. live.Plan.Lines]);
         var athletes = new List<LiveAthlete>();
         var hasSled = live.Plan.Lines.Any(l => SheetMaker.HasSled(l, catalogue));
@@ -88,7 +91,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             var curve = (await squads.CurveAsync(athlete.Id)).Fit?.Curve;
             var of = known.GetValueOrDefault(athlete.Id);
             var line = hasSled ? (await LoadedAsync(setting, live.Session, athlete.Id)).Line : null;
-            athletes.Add(athlete with { Curve = curve, Line = line, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [], Measured = WithMaxima(athlete.Id, measured.GetValueOrDefault(athlete.Id) ?? [], live, maxima) });
+            athletes.Add(athlete with { AerobicSpeed = speeds.TryGetValue(athlete.Id, out var speed) ? speed.Speed : null, Curve = curve, Line = line, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [], Measured = WithMaxima(athlete.Id, measured.GetValueOrDefault(athlete.Id) ?? [], live, maxima) });
         }
 
         return LiveDocument.Of(live.State, setting with { Athletes = athletes }, desk.Who, isCoach);
@@ -186,6 +189,8 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             var loaded = await LoadedAsync(setting, live.Session, athlete.Id);
             load = LiveLoad.Words(value, LiveEntry.DemandFor(line, setting, loaded), setting, loaded);
         }
+
+        load ??= live.Plan.Line(run.LineId) is { } of ? LiveEntry.GoalWords(value, of) : null;
 
         return new(run, athlete, said.Meaning, LiveEntry.Splits(value.What, club.SpeedUnit), said.ChangeSeconds, said.DropOff, LiveEntry.Sides(said.Left, said.Right, run.Method), load is null ? measures : Told(MeasureKind.Load), timing) { Load = load };
     }

@@ -68,8 +68,8 @@ public sealed record LiveView(
     /// <summary>Lines that others do at the same time as the one shown.</summary>
     public IReadOnlyList<LiveBeside> Beside { get; init; } = [];
 
-    /// <summary>What goes on the bar of everybody on a line in percent of the maximum; null for those without one.</summary>
-    public IReadOnlyList<(Athlete Athlete, string? Bar)> Bars { get; init; } = [];
+    /// <summary>What a line is for each of those on it where it asks a share of their own maximum or test: kilograms, metres, seconds.</summary>
+    public IReadOnlyList<(Athlete Athlete, string Own)> Bars { get; init; } = [];
 
     /// <summary>Athletes the session is for, asked when who is here is asked.</summary>
     public IReadOnlySet<int> Expected { get; init; } = new HashSet<int>();

@@ -1,5 +1,6 @@
 using System.Globalization;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Progress;
 using InchBurst.Core.Units;
@@ -11,7 +12,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Athletes;
 
-/// <summary>Maxima of a squad on one lift: what stands, and a line each to type a test into.</summary>
+/// <summary>Maxima of a squad on one lift, or its shuttle test: what stands, and a line each to type a test into.</summary>
 public sealed class LiftsModel(LiftBook lifts, SquadBook squads, ExerciseCatalogue catalogue, Desk desk) : PageModel
 {
     public Club Club { get; private set; } = new();
@@ -30,6 +31,14 @@ public sealed class LiftsModel(LiftBook lifts, SquadBook squads, ExerciseCatalog
     public LiftBoard Board { get; private set; } = LiftBoard.Empty;
 
     public ILookup<int, LiftTest> Tests { get; private set; } = Array.Empty<LiftTest>().ToLookup(t => t.AthleteId);
+
+    /// <summary>Aerobic speeds that stand; asked for where the shuttle test is shown.</summary>
+    public IReadOnlyDictionary<int, StandingSpeed> Speeds { get; private set; } = new Dictionary<int, StandingSpeed>();
+
+    /// <summary>What the shuttle test is called among the lifts.</summary>
+    public const string Shuttles = "1,200 m shuttle test";
+
+    public bool IsShuttles => Exercise == Shuttles;
 
     public Dictionary<string, string> Wrong { get; } = [];
 
@@ -80,9 +89,25 @@ public sealed class LiftsModel(LiftBook lifts, SquadBook squads, ExerciseCatalog
         }
 
         var tests = new Dictionary<int, (double, int)>();
+        var shuttles = new Dictionary<int, double>();
         foreach (var athlete in Athletes)
         {
             var (kg, reps) = (((string?)Request.Form[$"kg-{athlete.Id}"] ?? "").Trim(), ((string?)Request.Form[$"reps-{athlete.Id}"] ?? "").Trim());
+            if (IsShuttles)
+            {
+                var isTime = Figures.TrySplit(kg, out var seconds) && AerobicPace.OfShuttles(seconds) is not null;
+                if (kg.Length > 0 && !isTime)
+                {
+                    Wrong[$"kg-{athlete.Id}"] = "A time such as 5:22, from 3:12 to 10:20.";
+                }
+                else if (kg.Length > 0)
+                {
+                    shuttles[athlete.Id] = seconds;
+                }
+
+                continue;
+            }
+
             if (kg.Length == 0)
             {
                 if (reps.Length > 0)
@@ -109,7 +134,7 @@ public sealed class LiftsModel(LiftBook lifts, SquadBook squads, ExerciseCatalog
             }
         }
 
-        if (Wrong.Count == 0 && tests.Count == 0)
+        if (Wrong.Count == 0 && tests.Count + shuttles.Count == 0)
         {
             Wrong["all"] = "Nothing was typed yet.";
         }
@@ -120,14 +145,14 @@ public sealed class LiftsModel(LiftBook lifts, SquadBook squads, ExerciseCatalog
             return Page();
         }
 
-        return Back(name, session, await lifts.AddAsync(name, on, tests, desk.Who), false);
+        return Back(name, session, IsShuttles ? await lifts.AddShuttlesAsync(on, shuttles, desk.Who) : await lifts.AddAsync(name, on, tests, desk.Who), false);
     }
 
     public async Task<IActionResult> OnPostRemoveAsync(string? exercise, int? session, int[] tests, bool removed)
     {
         if (await desk.SquadAsync() is { } squad)
         {
-            await lifts.RemoveAsync(squad.Id, tests, removed);
+            await (exercise == Shuttles ? lifts.RemoveShuttlesAsync(squad.Id, tests, removed) : lifts.RemoveAsync(squad.Id, tests, removed));
         }
 
         return Back(exercise ?? "", session, removed ? tests : [], removed);
@@ -147,8 +172,14 @@ public sealed class LiftsModel(LiftBook lifts, SquadBook squads, ExerciseCatalog
         Athletes = await squads.AthletesAsync(Squad.Id);
         var ids = Athletes.Select(a => a.Id).ToList();
         Board = await lifts.StandingAsync(ids, desk.Today);
-        Choices = [.. catalogue.All.Where(e => e.Does == Movement.Lift).Select(e => e.Name).Concat(Board.Lifts).Distinct(StringComparer.OrdinalIgnoreCase).Order(StringComparer.CurrentCulture)];
+        Choices = [Shuttles, .. catalogue.All.Where(e => e.Does == Movement.Lift).Select(e => e.Name).Concat(Board.Lifts).Distinct(StringComparer.OrdinalIgnoreCase).Order(StringComparer.CurrentCulture)];
         Exercise = string.IsNullOrWhiteSpace(exercise) ? Board.Lifts.FirstOrDefault() ?? "squat" : lifts.NameOf(exercise);
+        if (IsShuttles)
+        {
+            Speeds = await lifts.SpeedsAsync(ids, desk.Today);
+            return true;
+        }
+
         Tests = (await lifts.TestsAsync(ids, Exercise)).ToLookup(t => t.AthleteId);
         return true;
     }
