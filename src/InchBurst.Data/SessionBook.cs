@@ -136,6 +136,17 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
         return db.Sessions.Where(s => s.SquadId == session.SquadId && s.Id != session.Id && s.Day >= from && s.Day < session.Day).Select(s => s.RanPlanJson ?? s.PlanJson).ToListAsync(cancel);
     }
 
+    /// <summary>What the squad did in its latest sessions before one: the plan as it was run, and by line the reps of each who did it.</summary>
+    public async Task<IReadOnlyList<(DateOnly Day, SessionPlan Plan, ILookup<int, int> Reps)>> DoneBeforeAsync(TrainingSession session, int most = 8, CancellationToken cancel = default)
+    {
+        var before = await db.Sessions.AsNoTracking().Where(s => s.SquadId == session.SquadId && s.Group == session.Group && s.Id != session.Id && s.Day < session.Day && s.State == SessionState.Ended)
+            .OrderByDescending(s => s.Day).ThenByDescending(s => s.Id).Take(most).Select(s => new { s.Id, s.Day, Json = s.RanPlanJson ?? s.PlanJson }).ToListAsync(cancel);
+        var ids = before.Select(s => s.Id).ToList();
+        var reps = await db.Runs.Where(r => ids.Contains(r.SessionId) && r.Outcome != Core.Log.RunOutcome.Skipped && r.Outcome != Core.Log.RunOutcome.Again)
+            .GroupBy(r => new { r.SessionId, r.LineId, r.AthleteId }).Select(g => new { g.Key.SessionId, g.Key.LineId, Reps = g.Count() }).ToListAsync(cancel);
+        return [.. before.Select(s => (s.Day, PlanJson.Read(s.Json), reps.Where(r => r.SessionId == s.Id).ToLookup(r => r.LineId, r => r.Reps)))];
+    }
+
     public Task<List<KeptPlan>> KeptAsync(CancellationToken cancel = default) => db.KeptPlans.AsNoTracking().OrderBy(p => p.Name).ToListAsync(cancel);
 
     public Task<KeptPlan?> KeptAsync(int id, CancellationToken cancel = default) => db.KeptPlans.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id, cancel);

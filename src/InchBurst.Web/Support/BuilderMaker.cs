@@ -72,6 +72,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var pace = setting.Pace;
         IReadOnlyList<SquadMember> squad = [.. athletes.Select(a => new SquadMember(a.Name, WeekBook.GroupsOf(a, own)))];
         var maxima = plan.Lines.Any(LiftBook.IsShare) ? await lifts.StandingAsync([.. expected.Select(a => a.Id)], session.Day, session.Id) : LiftBoard.Empty;
+        var steps = await StepsAsync(planned);
         var speeds = plan.Lines.Any(LiftBook.IsPaced) ? await lifts.SpeedsAsync([.. expected.Select(a => a.Id)], session.Day) : new Dictionary<int, StandingSpeed>();
         var timeline = SessionClock.Lay(plan, setting);
         var checkedAthletes = new List<CheckedAthlete>();
@@ -89,7 +90,7 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         int? selected = state.Line is { } id && plan.Line(id) is not null ? id : null;
         var blocks = plan.Blocks.Select((b, i) => new BuilderBlock(
             b, i + 1, [.. b.Lines.Select(l => Row(l, b, timeline, setting, [.. checkedAthletes.Where(a => plan.Covers(l, a.Name, squad.First(m => m.Name == a.Name).Groups))], club)
-                with { Lifts = LiftsOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => maxima.Find(a.Id, l.Exercise))], club) + PacedOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => speeds.TryGetValue(a.Id, out var s) ? s.Speed : (double?)null)], club) })],
+                with { Step = steps.GetValueOrDefault(l.Id), Lifts = LiftsOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => maxima.Find(a.Id, l.Exercise))], club) + PacedOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => speeds.TryGetValue(a.Id, out var s) ? s.Speed : (double?)null)], club) })],
             Figures.Clock(Math.Max(0, timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.EndSeconds).DefaultIfEmpty(0).Max() - timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.StartSeconds).DefaultIfEmpty(0).Min()))) { Together = Together(b, setting) }).ToList();
         var selectedBlock = selected is { } s ? plan.BlockOf(s)?.Id : state.Block;
         var shown = selected is { } chosen ? plan.Line(chosen) : plan.Lines.Where(l => setting.DemandOf(l) is { IsHardSprint: true, Course: not null }).MaxBy(l => (setting.DemandOf(l).IsTopSpeed, setting.DemandOf(l).HardestEffort));
@@ -129,6 +130,30 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
             Maxima = maxima,
             Speeds = speeds,
         };
+    }
+
+    // What comes next within lines that are written as ranges, from when the squad did them last.
+    private async Task<IReadOnlyDictionary<int, (DateOnly Day, StepUp Step)>> StepsAsync(PlannedSession planned)
+    {
+        var open = planned.Session.State == SessionState.Planned ? planned.Plan.Lines.Where(StepUp.IsOpen).ToList() : [];
+        var steps = new Dictionary<int, (DateOnly, StepUp)>();
+        if (open.Count == 0)
+        {
+            return steps;
+        }
+
+        var done = await sessions.DoneBeforeAsync(planned.Session);
+        foreach (var line in open)
+        {
+            var last = done.Select(d => (d.Day, Line: d.Plan.Lines.FirstOrDefault(l => StepUp.IsOf(line, l)), d.Reps)).FirstOrDefault(d => d.Line is not null);
+            if (last.Line is { } before)
+            {
+                var reps = last.Reps[before.Id].Order().ToList();
+                steps[line.Id] = (last.Day, StepUp.Of(line, before, reps.Count == 0 ? null : reps[reps.Count / 2] / (before.EachSide ? 2 : 1)));
+            }
+        }
+
+        return steps;
     }
 
     // Lines beside each other that different people do: which of them go with the line before.

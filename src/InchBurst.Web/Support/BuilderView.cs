@@ -1,6 +1,7 @@
 using InchBurst.Core.Check;
 using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.School;
 using InchBurst.Core.Shorthand;
@@ -16,6 +17,9 @@ public sealed record BuilderRow(PlanLine Line, string Name, string Said, string 
 {
     /// <summary>What the load weighs for those the line is for, and who has no load line; empty where it has no mass.</summary>
     public string Loads { get; init; } = "";
+
+    /// <summary>Where it is written as a range: the day it was done last, and the step that comes next.</summary>
+    public (DateOnly Day, StepUp? Step) Step { get; init; }
 
     /// <summary>What the line is for those it is for, and who has no maximum or test; empty where it asks no share of one.</summary>
     public string Lifts { get; init; } = "";
