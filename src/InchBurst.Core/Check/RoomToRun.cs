@@ -21,7 +21,7 @@ public sealed class RoomToRun : IPlanCheck
             var far = course.Legs.Where(l => l.HasIntent).Max(l => Math.Max(l.From.X, l.To.X));
             if (far > context.StraightMetres + 1e-6)
             {
-                yield return new("room", Severity.Stop, $"{Figures.Number(far, 1)} m of sprint on a {Figures.Number(context.StraightMetres, 1)} m straight", "The fast part must end on the straight.", line.Id);
+                yield return new("room", Severity.Stop, $"{line.Says(far)} of sprint on a {line.Says(context.StraightMetres)} straight", "The fast part must end on the straight.", line.Id);
                 continue;
             }
 
@@ -36,7 +36,7 @@ public sealed class RoomToRun : IPlanCheck
             var needed = last.To.X + stop;
             if (needed > room + 1e-6)
             {
-                yield return new("room", Severity.Stop, $"No room to stop after {Figures.Number(course.IntentMetres, 1)} m", $"Running and stopping take {Figures.Number(needed, 1)} m; straight and run-out give {Figures.Number(room, 1)} m. The run-out must be free of walls and people.", line.Id);
+                yield return new("room", Severity.Stop, $"No room to stop after {line.Says(course.IntentMetres)}", $"Running and stopping take {line.Says(needed)}; straight and run-out give {line.Says(room)}. The run-out must be free of walls and people.", line.Id);
             }
         }
     }

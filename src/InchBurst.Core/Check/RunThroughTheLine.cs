@@ -23,10 +23,11 @@ public sealed class RunThroughTheLine : IPlanCheck
             var marks = LineMarks.Expected(demand);
             if (end <= LongestMetres && demand.Course!.Legs.All(l => l.HasIntent) && marks.Count > 0 && marks[^1].Metres >= end - 0.01)
             {
-                var metres = context.School["through.metres"];
-                yield return new("through", Severity.Note, $"{Figures.Number(end, 1)} m timed with no run-through", $"Athletes stop at the line they are timed to. {context.School.Of("through.metres").Reason}", demand.Line.Id)
+                // As many yards as metres are wished: a round figure on the ground.
+                var cone = new Distance(context.School["through.metres"] * (demand.Line.Unit == DistanceUnit.Foot ? 3 : 1), demand.Line.Unit);
+                yield return new("through", Severity.Note, $"{demand.Line.Says(end)} timed with no run-through", $"Athletes stop at the line they are timed to. {context.School.Of("through.metres").Reason}", demand.Line.Id)
                 {
-                    Fixes = [new($"Cone {Figures.Number(metres)} m past the line", context.Plan.Replace(demand.Line.Id, demand.Line with { Through = Distance.InMetres(metres) }))],
+                    Fixes = [new($"Cone {cone} past the line", context.Plan.Replace(demand.Line.Id, demand.Line with { Through = cone }))],
                 };
             }
         }

@@ -101,7 +101,7 @@ public static class LiveEntry
     /// <param name="run">The run.</param>
     /// <param name="unit">Unit of speeds.</param>
     public static IReadOnlyList<string> Splits(LoggedRun run, SpeedReading unit) => run.Segments.Count < 2 ? [] :
-        [.. run.Segments.Select(s => $"{Figures.Number(s.FromMetres, 1)}–{Figures.Number(s.ToMetres, 1)} m  {Figures.Split(s.Seconds)}  {Figures.SpeedNumber(s.MeanSpeed, unit)}")];
+        [.. run.Segments.Select(s => $"{run.Says(s)}  {Figures.Split(s.Seconds)}  {Figures.SpeedNumber(s.MeanSpeed, unit)}")];
 
     /// <summary>Left against right in words, or null while a side is missing.</summary>
     /// <param name="left">Times to the left, s.</param>

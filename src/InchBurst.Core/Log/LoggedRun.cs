@@ -90,6 +90,15 @@ public sealed record LoggedRun
     [JsonIgnore]
     public IReadOnlyList<GateTime> Gates => HasStart ? [.. Marks.Select(m => new GateTime(m.At.Metres, m.Seconds))] : [];
 
+    /// <summary>A stretch in words, in the unit its marks were written in: "10–20 yd".</summary>
+    /// <param name="segment">A stretch of the run.</param>
+    public string Says(SplitSegment segment)
+    {
+        var unit = Marks.Count == 0 ? DistanceUnit.Metre : Marks[^1].At.Unit;
+        string In(double metres) => Figures.Number(Distance.InMetres(metres).To(unit).Amount, 1);
+        return $"{In(segment.FromMetres)}–{In(segment.ToMetres)} {Distance.SymbolOf(unit)}";
+    }
+
     /// <summary>Stretches between marks; the first begins at the start when that was timed.</summary>
     [JsonIgnore]
     public IReadOnlyList<SplitSegment> Segments => HasStart

@@ -82,6 +82,14 @@ public sealed record PlanLine
     [JsonIgnore]
     public bool IsRange => Least is not null || Rest?.MostSeconds is not null;
 
+    /// <summary>Unit the line was written in: that of its first stretch, metres for what is no run.</summary>
+    [JsonIgnore]
+    public DistanceUnit Unit => Shape is RunShape run && run.Segments.FirstOrDefault(s => !s.IsTurn) is { } first ? first.Length.Unit : DistanceUnit.Metre;
+
+    /// <summary>A distance in words, in the unit the line was written in, to a tenth.</summary>
+    /// <param name="metres">The distance, m.</param>
+    public string Says(double metres) => Distance.InMetres(metres).To(Unit) is var there ? (there with { Amount = Math.Round(there.Amount, 1) }).ToString() : "";
+
     /// <summary>Reps in all: sets times reps.</summary>
     [JsonIgnore]
     public int TotalReps => Sets * Reps;

@@ -162,7 +162,8 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
     private async Task<IReadOnlyList<string>> EarlierCuesAsync(TrainingSession session) => await sessions.CuesBeforeAsync(session);
 
     private static LineVolume Sum(SessionPlan plan, ClockSetting setting) =>
-        plan.Blocks.SelectMany(b => b.Lines.Select(l => Volume.Of(setting.DemandOf(l), b.Rounds))).Aggregate(default(LineVolume), (a, b) => a + b);
+        // Of lines that others do at the same time nobody does two: the greater counts.
+        plan.Blocks.SelectMany(b => b.AtOnce(setting.Apart).Select(t => t.Select(l => Volume.Of(setting.DemandOf(l), b.Rounds)).MaxBy(v => v.SprintMetres + v.Metres))).Aggregate(default(LineVolume), (a, b) => a + b);
 
     // What one athlete really spends running full out, rests left out.
     private static double FullSeconds(LineDemand demand) => demand.Course is null || !demand.IsFullSprint

@@ -107,7 +107,8 @@ public sealed record BuilderView(
             }
 
             double[] ends = [Timeline.TotalSeconds, SessionClock.Lay(Planned.Plan.Easier(), Setting).TotalSeconds];
-            return $"{Figures.Clock(ends.Min())}–{Figures.Clock(ends.Max())}";
+            var (shortest, longest) = (Figures.Clock(ends.Min()), Figures.Clock(ends.Max()));
+            return shortest == longest ? longest : $"{shortest}–{longest}";
         }
     }
 
