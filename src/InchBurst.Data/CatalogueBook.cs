@@ -111,9 +111,26 @@ public sealed class CatalogueBook(ClubDb db, CatalogueShelf shelf)
             }
         }
 
-        if (exercise.Harder is { } harder && current.Find(harder) is null)
+        foreach (var (field, other) in new[] { (nameof(Exercise.Harder), exercise.Harder), (nameof(Exercise.Easier), exercise.Easier) })
         {
-            problems[nameof(Exercise.Harder)] = $"“{harder}” is not in the catalogue.";
+            if (other is not null && current.Find(other) is null)
+            {
+                problems[field] = $"“{other}” is not in the catalogue.";
+            }
+            else if (other is not null && (other.Equals(exercise.Name, StringComparison.OrdinalIgnoreCase) || (field == nameof(Exercise.Easier) && other.Equals(exercise.Harder, StringComparison.OrdinalIgnoreCase))))
+            {
+                problems[field] = "Another one than the exercise itself, and not the same both ways.";
+            }
+        }
+
+        var taken = exercise.Also.Select(a => (Name: a, Of: current.Find(a))).FirstOrDefault(a => a.Of is not null && !a.Of.Name.Equals(replaces, StringComparison.OrdinalIgnoreCase) && !a.Of.Name.Equals(exercise.Name, StringComparison.OrdinalIgnoreCase));
+        if (taken.Of is not null)
+        {
+            problems[nameof(Exercise.Also)] = $"“{taken.Name}” means “{taken.Of.Name}” already.";
+        }
+        else if (exercise.Also.Any(a => a.Length is < 2 or > 60 || a.Any(c => c is '"' or ':' or ';' or '@') || char.IsDigit(a[0])))
+        {
+            problems[nameof(Exercise.Also)] = "Other names have 2 to 60 characters, begin with a letter and have no quotation marks or colons.";
         }
 
         if (problems.Count > 0)
@@ -138,6 +155,23 @@ public sealed class CatalogueBook(ClubDb db, CatalogueShelf shelf)
         await db.SaveChangesAsync(cancel);
         shelf.Forget();
         return problems;
+    }
+
+    /// <summary>Does several things as one: all of it is stored, or none.</summary>
+    public async Task<T> TogetherAsync<T>(Func<Task<T>> act, CancellationToken cancel = default)
+    {
+        try
+        {
+            await using var step = await db.Database.BeginTransactionAsync(cancel);
+            var done = await act();
+            await step.CommitAsync(cancel);
+            return done;
+        }
+        finally
+        {
+            // Whatever was read meanwhile may be from before, or of what was not kept.
+            shelf.Forget();
+        }
     }
 
     /// <summary>Hides an exercise from lists and completion, or shows it again; plans that name it keep it.</summary>

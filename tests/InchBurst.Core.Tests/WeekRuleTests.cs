@@ -209,7 +209,7 @@ public class WeekRuleTests
     public void A_line_for_one_covers_that_one_and_is_no_work_of_the_group()
     {
         var plan = Shorthand.PlanText.Read("4 x 10 m from standing\n" + TopSpeedInTime.OneFly + " for Noor Haddadin\n2 x 40 m @100% for low minutes", Shorthand.ShorthandContext.Metric).Plan;
-        DayDose Of(string? group) => DayDose.Of(plan, Demand.DemandAthlete.Usual, Catalogue.ExerciseCatalogue.BuiltIn, l => Plan.LineAudience.Covers(plan, l, "", group));
+        DayDose Of(string? group) => DayDose.Of(plan, Demand.DemandAthlete.Usual, Catalogue.ExerciseCatalogue.BuiltIn, l => Plan.LineAudience.Covers(plan, l, "", group is null ? [] : [group]));
         Assert.Equal((40, false), (Of(Plan.LineAudience.HighMinutes).HardMetres, Of(Plan.LineAudience.HighMinutes).ReachesTopSpeed));
         Assert.Equal((120, true), (Of(Plan.LineAudience.LowMinutes).HardMetres, Of(Plan.LineAudience.LowMinutes).ReachesTopSpeed));
         Assert.Equal(40, Of(null).HardMetres);

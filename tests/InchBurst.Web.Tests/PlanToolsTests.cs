@@ -204,6 +204,18 @@ public sealed class PlanToolsTests : IAsyncLifetime
         Assert.Contains("Quay stride", await coach.TextAsync($"{Url}?handler=Reads&text=qua"), StringComparison.Ordinal);
         Assert.Contains("Quay stride", ReadingDevice.Open(await coach.TextAsync($"{Url}?handler=Reader")).Read("qua"), StringComparison.Ordinal);
 
+        // Other names, kit, body areas and the way down are the coach's to say; a name that means another exercise already is not taken.
+        (string, string)[] more = [.. Own("Quay stride", "2 x 20 m", "A-run").Where(f => f.Item1 != "of"), ("of", "Quay stride"), ("Input.Kit", "mini-hurdles, cones"), ("Input.Covers", "hips"), ("Input.Covers", "calves"), ("Input.SecondsEach", "2")];
+        Assert.Contains("means “A-skip” already", (await coach.PostAsync("/Drills/Edit", "/Drills/Edit", [.. more, ("Input.Also", "harbour run\na skips")])).Page.Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("not the same both ways", (await coach.PostAsync("/Drills/Edit", "/Drills/Edit", [.. more, ("Input.Easier", "A-run")])).Page.Body!.TextContent, StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync("/Drills/Edit", "/Drills/Edit", [.. more, ("Input.Also", "harbour run\nquay run"), ("Input.Easier", "high-knee run")])).Code);
+        var own = await coach.PageAsync("/Drills/Quay%20stride");
+        Assert.All(["mini-hurdles, cones", "hips, calves"], words => Assert.Contains(words, own.Body!.TextContent, StringComparison.OrdinalIgnoreCase));
+        Assert.Contains("high-knee run, then quay stride", own.QuerySelector(".ladder")!.GetAttribute("aria-label")!, StringComparison.OrdinalIgnoreCase);
+        Assert.Contains("quay stride", (await coach.PageAsync("/Drills/high-knee%20run")).QuerySelector(".ladder")!.GetAttribute("aria-label")!, StringComparison.OrdinalIgnoreCase);
+        await DoAsync("Add", ("text", "harbour runs 3 x 20 m"));
+        Assert.Equal("Quay stride", (await PlanAsync()).Lines.Last().Exercise);
+
         await coach.PostAsync("/Drills/Quay%20stride", "/Drills/Quay%20stride?handler=Hide");
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/Quay%20stride")).Code);
         // Plans that name it keep it, and the page still opens.

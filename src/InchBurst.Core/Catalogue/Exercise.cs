@@ -107,7 +107,7 @@ public sealed record Exercise
     /// <summary>What it is for, in one sentence an athlete understands.</summary>
     public required string For { get; init; }
 
-    /// <summary>Name of the next easier exercise, or null; the catalogue finds it from the others' <see cref="Harder"/>.</summary>
+    /// <summary>Name of the next easier exercise, or null; where it is not said the catalogue finds it from the others' <see cref="Harder"/>, and the other way round.</summary>
     public string? Easier { get; init; }
 
     /// <summary>Name of the next harder exercise, or null.</summary>
@@ -118,6 +118,9 @@ public sealed record Exercise
 
     /// <summary>Body regions it prepares: hips, hamstrings, adductors, upper back, calves, trunk, shoulders.</summary>
     public IReadOnlyList<string> Covers { get; init; } = [];
+
+    /// <summary>The body regions there are.</summary>
+    public static IReadOnlyList<string> Regions { get; } = ["hips", "hamstrings", "adductors", "upper back", "calves", "trunk", "shoulders"];
 
     /// <summary>True when stopping or turning is what it teaches.</summary>
     public bool Stops { get; init; }

@@ -21,7 +21,10 @@ public sealed class ExerciseCatalogue
 
         All = [.. named.Values.OrderBy(e => e.Kind).ThenBy(e => e.Family, StringComparer.Ordinal).ThenBy(e => e.Name, StringComparer.OrdinalIgnoreCase)];
         var harder = All.Where(e => e.Harder is not null).GroupBy(e => e.Harder!, StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First().Name, StringComparer.OrdinalIgnoreCase);
-        All = [.. All.Select(e => harder.TryGetValue(e.Name, out var easier) ? e with { Easier = easier } : e)];
+        var easierOf = All.Where(e => e.Easier is not null).GroupBy(e => e.Easier!, StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.First().Name, StringComparer.OrdinalIgnoreCase);
+
+        // What one says of the way up or down, the other need not say again.
+        All = [.. All.Select(e => e with { Easier = e.Easier ?? harder.GetValueOrDefault(e.Name), Harder = e.Harder ?? easierOf.GetValueOrDefault(e.Name) })];
         foreach (var exercise in All)
         {
             foreach (var name in exercise.Also)

@@ -85,7 +85,13 @@ public static class StaleForm
     private static string Told(object? there) => $"Changed meanwhile by somebody else to “{(there is null or "" ? "nothing" : there)}”. Save again to keep what you typed.";
 
     // Nothing typed and an empty text are the same.
-    private static object? Value(PropertyInfo field, object of) => field.GetValue(of) is string text ? (text.Trim() is { Length: > 0 } said ? said : null) : field.GetValue(of);
+    // Texts without what stands around them; what is chosen among several, in whatever order.
+    private static object? Value(PropertyInfo field, object of) => field.GetValue(of) switch
+    {
+        string text => text.Trim() is { Length: > 0 } said ? said : null,
+        string[] chosen => chosen.Length == 0 ? null : string.Join(", ", chosen.Order(StringComparer.Ordinal)),
+        var other => other,
+    };
 
     private static T? Read<T>(string? json)
         where T : class

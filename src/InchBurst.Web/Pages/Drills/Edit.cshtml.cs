@@ -51,6 +51,18 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
         [Required(ErrorMessage = "Say in one sentence what it is for."), StringLength(200, ErrorMessage = "At most 200 characters.")]
         public string For { get; set; } = "";
 
+        /// <summary>Other names, one a row.</summary>
+        public string? Also { get; set; }
+
+        /// <summary>Kit, with commas between.</summary>
+        [StringLength(200, ErrorMessage = "At most 200 characters.")]
+        public string? Kit { get; set; }
+
+        /// <summary>Body regions it prepares.</summary>
+        public string[] Covers { get; set; } = [];
+
+        public string? Easier { get; set; }
+
         public string? Harder { get; set; }
 
         public string? Points { get; set; }
@@ -88,6 +100,10 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
         EachSide = e.EachSide,
         ShortContact = e.ShortContact,
         For = e.For,
+        Also = string.Join('\n', e.Also),
+        Kit = string.Join(", ", e.Kit),
+        Covers = [.. e.Covers],
+        Easier = e.Easier,
         Harder = e.Harder,
         Points = string.Join('\n', e.Points),
         Faults = string.Join('\n', e.Faults),
@@ -145,7 +161,7 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
         var exercise = new Exercise
         {
             Name = Input.Name.Trim(),
-            Also = before?.Also ?? [],
+            Also = Rows(Input.Also),
             Kind = Input.Kind,
             Family = Input.Family.Trim(),
             Counted = Input.Counted,
@@ -158,10 +174,11 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
             Contacts = Input.Contacts,
             ShortContact = Input.ShortContact,
             SecondsEach = Input.SecondsEach,
-            Kit = before?.Kit ?? [],
-            Covers = before?.Covers ?? [],
+            Kit = (Input.Kit ?? "").Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries),
+            Covers = [.. Input.Covers.Where(c => Exercise.Regions.Contains(c))],
             StaticHold = before?.StaticHold ?? false,
             For = Input.For.Trim(),
+            Easier = string.IsNullOrWhiteSpace(Input.Easier) ? null : Input.Easier.Trim(),
             Harder = string.IsNullOrWhiteSpace(Input.Harder) ? null : Input.Harder.Trim(),
             Points = Rows(Input.Points),
             Faults = Rows(Input.Faults),

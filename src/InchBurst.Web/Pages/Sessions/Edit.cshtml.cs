@@ -68,25 +68,31 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
             return Partial("_Problem", (typed.Text, problem!));
         }
 
-        // A new name of which its kind was said becomes an exercise of the club's own.
-        foreach (var line in block.Lines.Where(l => l.Exercise is not null && catalogue.Find(l.Exercise) is null && OwnExercise.IsKindSaid(text!)))
+        // A new name of which its kind was said becomes an exercise of the club's own, together with its line or not at all.
+        var own = OwnExercise.IsKindSaid(text!) ? block.Lines.Where(l => l.Exercise is not null && catalogue.Find(l.Exercise) is null).ToList() : [];
+        if (own.Count == 0)
         {
-            await exercises.SaveAsync(OwnExercise.From(line), null);
+            return await OnPlanAsync(id, AddedAsync);
         }
 
         // What this request knows of exercises is from before: whoever asked draws the session anew.
-        var isNew = block.Lines.Any(l => l.Exercise is not null && catalogue.Find(l.Exercise) is null && OwnExercise.IsKindSaid(text!));
-        if (isNew)
+        Response.Headers[LineState] = "again";
+        var added = await exercises.TogetherAsync(async () =>
         {
-            Response.Headers[LineState] = "again";
-        }
+            foreach (var line in own)
+            {
+                await exercises.SaveAsync(OwnExercise.From(line), null);
+            }
 
-        var added = await OnPlanAsync(id, async planned =>
+            return await OnPlanAsync(id, AddedAsync);
+        });
+        return client is null ? Redirect($"/Sessions/{id}") : added;
+
+        async Task<BuilderView> AddedAsync(PlannedSession planned)
         {
             var plan = block.Lines.Count == 1 && block.Rounds == 1 ? planned.Plan.Add(block.Lines[0], maker.FamilyOf(block.Lines[0])) : planned.Plan.Add(block);
             return await maker.MakeAsync(await sessions.ChangeAsync(planned, plan, "added " + text, desk.Who, client));
-        });
-        return isNew && client is null ? Redirect($"/Sessions/{id}") : added;
+        }
     }
 
     /// <summary>Header that says what became of a line: refused, or stored with an exercise that is new.</summary>
