@@ -117,7 +117,7 @@ public sealed class CatalogueBook(ClubDb db, CatalogueShelf shelf)
             {
                 problems[field] = $"“{other}” is not in the catalogue.";
             }
-            else if (other is not null && (other.Equals(exercise.Name, StringComparison.OrdinalIgnoreCase) || (field == nameof(Exercise.Easier) && other.Equals(exercise.Harder, StringComparison.OrdinalIgnoreCase))))
+            else if (other is not null && current.Find(other) is { } there && (there.Name.Equals(exercise.Name, StringComparison.OrdinalIgnoreCase) || (field == nameof(Exercise.Easier) && there == current.Find(exercise.Harder))))
             {
                 problems[field] = "Another one than the exercise itself, and not the same both ways.";
             }

@@ -69,4 +69,13 @@ public class CatalogueTests
     [InlineData("butt kickers", "butt kicks")]
     [InlineData("Bskips", "B-skip")]
     public void Names_are_found_as_coaches_type_them(string typed, string name) => Assert.Equal(name, Catalogue.Find(typed)!.Name);
+
+    [Fact]
+    public void The_way_up_and_down_is_said_once_and_known_from_both_ends()
+    {
+        static Exercise One(string name, string? easier = null, string? harder = null) => new() { Name = name, Kind = Plan.WorkKind.Drill, Family = "own", Counted = CountedIn.Metres, Dose = "20 m", Effort = 60, For = "Teaches it.", Easier = easier, Harder = harder };
+        var known = new ExerciseCatalogue([One("walk it"), One("skip it", easier: "walk it", harder: "run it"), One("run it"), One("fly it", easier: "run it")]);
+        Assert.Equal(["walk it", "skip it", "run it", "fly it"], known.Ladder(known.Find("run it")!).Select(e => e.Name));
+        Assert.Equal(("skip it", "run it"), (known.Find("walk it")!.Harder, known.Find("fly it")!.Easier));
+    }
 }
