@@ -133,4 +133,37 @@ public class ConditioningTests
         Assert.Equal(["in 50.00"], Aims("8 x 200 m 100% aerobic log time", new(1, "Ada") { AerobicSpeed = 4 }));
         Assert.StartsWith("expect", Assert.Single(Aims("8 x 200 m 100% aerobic log time", new(1, "Ada"))), StringComparison.Ordinal);
     }
+
+    [Theory]
+    [InlineData("6 x 20 up + 20 m back @80% log time", 40, 3, "expect 9.40")]
+    [InlineData("6 x 20 up + 20 m back @80% log time", 40, 2, null)]
+    [InlineData("6 x 100 m", 100, 3, "expect 9.40")]
+    [InlineData("6 x 80 m", 80, 3, null)]
+    [InlineData("6 x 20 up + 20 m back @80% log time", 20, 3, null)]
+    public void Shuttles_and_long_runs_are_foretold_by_own_results_else_by_the_curve(string text, double to, int runs, string? aim)
+    {
+        var setting = new LiveSetting { Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual };
+        var line = Line(text) with { Id = 7 };
+        var state = new LiveState { Plan = SessionPlan.Empty, Day = new(2026, 11, 27), Usual = new(TimingMethod.Hand, StartTrigger.FirstMove, 0) };
+        string Aim(LiveAthlete athlete) => LiveEntry.Targets(state, LiveEntry.DemandFor(line, setting, athlete), setting, athlete)[^1].Aim;
+        var bare = Aim(new(1, "Ada"));
+        Assert.Equal(aim ?? bare, Aim(new(1, "Ada") { Ranges = [new(7, null, [new(0, (int)(to * 1000), 9.2, 9.6, runs)])] }));
+        Assert.Equal(bare, Aim(new(1, "Ada") { Ranges = [new(8, null, [new(0, (int)(to * 1000), 9.2, 9.6, runs)])] }));
+        Assert.NotEqual("expect 9.40", bare);
+    }
+
+    [Theory]
+    [InlineData("split squat 3 x 8 reps 2 x 20 kg", 40.0, 75, "2 x 20 kg")]
+    [InlineData("squat 3 x 5 heavy", null, 85, "heavy")]
+    [InlineData("squat 3 x 5 medium", null, 75, "medium")]
+    [InlineData("squat 3 x 5 light", null, 60, "light")]
+    [InlineData("squat 3 x 5 100 kg", 100.0, 80, "100 kg")]
+    [InlineData("squat 3 x 5 70% max", null, 70, "70% max")]
+    public void A_lift_is_as_heavy_as_it_is_said(string text, double? kilograms, double effort, string said)
+    {
+        var load = Line(text).Load!;
+        Assert.Equal(kilograms, InchBurst.Core.Load.LoadEffect.Kilograms(load, 70));
+        Assert.Equal(effort, Demand(text).HardestEffort);
+        Assert.Equal(said, ShorthandPrinter.LoadText(load));
+    }
 }

@@ -56,7 +56,7 @@ public class PlanTextTests
         null, null, new(LoadKind.Sled, 12, LoadUnit.Kilogram), new(LoadKind.Sled, 20.5, LoadUnit.PercentBodyMass), new(LoadKind.Sled, -10, LoadUnit.PercentSpeed), new(LoadKind.Chain, 30, LoadUnit.Pound),
         new(LoadKind.Uphill, 5, LoadUnit.PercentGrade), new(LoadKind.Downhill, 2, LoadUnit.Degree), new(LoadKind.Tow, 5, LoadUnit.PercentSpeed), new(LoadKind.Band, 0, LoadUnit.Light),
         new(LoadKind.Band, 0, LoadUnit.None), new(LoadKind.Parachute, 0, LoadUnit.None), new(LoadKind.Lift, 75, LoadUnit.PercentMaximum), new(LoadKind.Vest, 5, LoadUnit.Kilogram),
-        new(LoadKind.Lift, 75, LoadUnit.PercentMaximum) { Least = 60 }, new(LoadKind.Lift, 100, LoadUnit.Kilogram), new(LoadKind.Lift, 225, LoadUnit.Pound) { Least = 185 }, new(LoadKind.Sled, 0, LoadUnit.None), new(LoadKind.Uphill, 0, LoadUnit.None),
+        new(LoadKind.Lift, 75, LoadUnit.PercentMaximum) { Least = 60 }, new(LoadKind.Lift, 100, LoadUnit.Kilogram), new(LoadKind.Lift, 225, LoadUnit.Pound) { Least = 185 }, new(LoadKind.Lift, 20, LoadUnit.Kilogram) { Pieces = 2 }, new(LoadKind.Sled, 0, LoadUnit.None), new(LoadKind.Uphill, 0, LoadUnit.None),
     ]);
 
     private static readonly Gen<LineStart?> Starts = Gen.Select(Pick(Enum.GetValues<StartPosition>()), Sides, Gen.Bool, Distances).Select((p, s, none, d) =>

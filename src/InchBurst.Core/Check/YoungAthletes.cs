@@ -21,7 +21,7 @@ public sealed class YoungAthletes : IPlanCheck
         foreach (var line in context.Plan.Lines)
         {
             var demand = context.DemandOf(line);
-            var heavy = young.Any(a => context.DemandOf(line, a) is { Load.IsHeavy: true }) || (demand.Movement == Movement.Lift && demand.AppliedLoad is { Kind: LoadKind.Lift, Amount: > HeaviestLiftPercent });
+            var heavy = young.Any(a => context.DemandOf(line, a) is { Load.IsHeavy: true }) || (demand.Movement == Movement.Lift && demand.AppliedLoad is { Kind: LoadKind.Lift } lift && (lift.ShareOfMaximum ?? (lift.Amount * lift.Pieces)) > HeaviestLiftPercent);
             if (!demand.IsAssisted && !heavy)
             {
                 continue;

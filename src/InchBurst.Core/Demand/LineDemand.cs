@@ -73,7 +73,7 @@ public sealed class LineDemand
     };
 
     /// <summary>The hardest effort of any rep in percent; a lift's share of the maximum where no effort is said.</summary>
-    public double HardestEffort => hardest ??= Line.Effort is { } effort ? Enumerable.Range(0, Line.TotalReps).Max(effort.OfRep) : AppliedLoad is { Kind: LoadKind.Lift } lift ? lift.Amount : EffortOfGoal() ?? UsualEffort;
+    public double HardestEffort => hardest ??= Line.Effort is { } effort ? Enumerable.Range(0, Line.TotalReps).Max(effort.OfRep) : AppliedLoad is { Kind: LoadKind.Lift } lift ? lift.ShareOfMaximum ?? UsualEffort : EffortOfGoal() ?? UsualEffort;
 
     /// <summary>True when some rep is full: 90% or more over a movement of full intent, whatever the work is called.</summary>
     public bool IsFull => FullRep is not null;

@@ -141,11 +141,18 @@ public static class LiveEntry
                 var at = i + skip;
                 var from = timing.Entry == EntryMode.Cumulative || at == 0 ? 0 : marks[skip > 0 ? 0 : at - 1].Millimetres;
                 var best = stretches.Where(s => s.FromMillimetres == from && s.ToMillimetres == marks[at].Millimetres).Select(s => Best(state, athlete, s.Key, from, s.ToMillimetres, null)).FirstOrDefault(b => b is not null);
-                var target = BoxTarget.Of(box.ExpectedSeconds, best);
+                var target = BoxTarget.Of(OfOwn(demand, athlete, state, from, marks[at].Millimetres) ?? box.ExpectedSeconds, best);
                 return at == marks.Count - 1 && from == 0 && GoalOf(demand.Line, athlete) is { } goal ? target with { Aim = goal } : target;
             }),
         ];
     }
+
+    // A curve foretells a sprint; shuttles and long runs are foretold by the athlete's own latest ones where there are enough.
+    private static double? OfOwn(LineDemand demand, LiveAthlete athlete, LiveState state, int from, int to) => demand.Course is null or { IsStraightSprint: true, IntentMetres: <= LongestByCurve } ? null
+        : athlete.Ranges.Where(r => r.Line == demand.Line.Id && r.Side == demand.Line.SideOfTurn(state.NextRep(athlete.Id, demand.Line.Id))).SelectMany(r => r.Ranges)
+            .Where(r => r.FromMillimetres == from && r.ToMillimetres == to && r.Runs >= MarkEntry.RangeRuns).Select(r => (double?)((r.Fastest + r.Slowest) / 2)).FirstOrDefault();
+
+    private const double LongestByCurve = 80;
 
     // What the whole rep is to be done in, in words; null where nothing is said or known.
     private static string? GoalOf(PlanLine line, LiveAthlete athlete) => line.Goal switch
@@ -182,6 +189,8 @@ public static class LiveEntry
             {
                 (MeasureKind.HeartRate, _) => demand.Line.HeartRate is { } band ? $"{band} bpm" : "",
                 (MeasureKind.Load, { Unit: LoadUnit.PercentMaximum } lift) => best is { } most ? Text(LiftMaximum.ToLift(most, lift.Amount, setting.MassUnit)) : $"{Figures.Number(lift.Amount, 1)}% of max",
+                (MeasureKind.Load, { Pieces: > 1 } pair) => ShorthandPrinter.LoadText(pair),
+                (MeasureKind.Load, { Kind: LoadKind.Lift, Unit: LoadUnit.Light or LoadUnit.Medium or LoadUnit.Heavy } word) => ShorthandPrinter.LoadText(word),
                 (MeasureKind.Load, { Unit: not LoadUnit.PercentBodyMass } load) when LoadEffect.Kilograms(load, 0) is { } kilograms => Text(kilograms),
                 (MeasureKind.Load, { Unit: LoadUnit.PercentBodyMass } load) when athlete.MassKilograms is { } mass => Text(LoadEffect.Kilograms(load, mass)!.Value),
                 (MeasureKind.Reps, _) when demand.Line.Shape is CountShape { Count: > 1 } count => $"{count.Count}",

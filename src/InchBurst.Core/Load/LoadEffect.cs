@@ -97,8 +97,8 @@ public sealed record LoadEffect(LoadSense Sense, double SpeedShare, bool Measure
     /// <param name="bodyKilograms">Body mass in kg.</param>
     public static double? Kilograms(LineLoad load, double bodyKilograms) => load.Unit switch
     {
-        LoadUnit.Kilogram => load.Amount,
-        LoadUnit.Pound => Figures.KilogramsFrom(load.Amount, MassReading.Pound),
+        LoadUnit.Kilogram => load.Amount * load.Pieces,
+        LoadUnit.Pound => Figures.KilogramsFrom(load.Amount, MassReading.Pound) * load.Pieces,
         LoadUnit.PercentBodyMass => load.Amount / 100 * bodyKilograms,
         _ => null,
     };

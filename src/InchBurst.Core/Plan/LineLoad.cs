@@ -91,4 +91,18 @@ public sealed record LineLoad(LoadKind Kind, double Amount, LoadUnit Unit)
 {
     /// <summary>The lightest where a range was written; <see cref="Amount"/> is the heaviest. Null without a range.</summary>
     public double? Least { get; init; }
+
+    /// <summary>How many of them: two dumbbells of so much each. 1 to 4.</summary>
+    public int Pieces { get; init; } = 1;
+
+    /// <summary>Of a lift, the share of what can be lifted once that it stands for, percent: as written, or what heavy, medium and light usually mean (common practice); null for kilograms.</summary>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public double? ShareOfMaximum => Unit switch
+    {
+        LoadUnit.PercentMaximum => Amount,
+        LoadUnit.Heavy => 85,
+        LoadUnit.Medium => 75,
+        LoadUnit.Light => 60,
+        _ => null,
+    };
 }

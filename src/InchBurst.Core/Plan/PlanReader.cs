@@ -11,7 +11,7 @@ internal static class PlanReader
     public static SessionPlan Plan(JsonElement e) => new(e.MustWhole("version"), e.List("blocks", Block) ?? throw new JsonException("\"blocks\" is missing."), e.MustWhole("lastId"));
 
     /// <summary>A load.</summary>
-    public static LineLoad Load(JsonElement e) => new(e.GetProperty("kind").Name<LoadKind>(), e.MustNumber("amount"), e.GetProperty("unit").Name<LoadUnit>()) { Least = e.Number("least") };
+    public static LineLoad Load(JsonElement e) => new(e.GetProperty("kind").Name<LoadKind>(), e.MustNumber("amount"), e.GetProperty("unit").Name<LoadUnit>()) { Least = e.Number("least"), Pieces = e.Whole("pieces") ?? 1 };
 
     private static PlanBlock Block(JsonElement e) =>
         new(e.MustWhole("id"), e.MustText("title"), e.List("lines", Line) ?? throw new JsonException("\"lines\" is missing."), e.Whole("rounds") ?? 1, e.Number("roundRestSeconds"), e.Flag("stations"));

@@ -136,7 +136,12 @@ public static class ShorthandPrinter
 
         if (load.Kind == LoadKind.Lift)
         {
-            return (load.Least is { } light ? Plain(light) + "-" : "") + Plain(load.Amount) + load.Unit switch { LoadUnit.Kilogram => " kg", LoadUnit.Pound => " lb", _ => "% max" };
+            if (load.Unit is LoadUnit.Light or LoadUnit.Medium or LoadUnit.Heavy)
+            {
+                return load.Unit.ToString().ToLowerInvariant();
+            }
+
+            return (load.Pieces > 1 ? load.Pieces.ToString(CultureInfo.InvariantCulture) + " x " : "") + (load.Least is { } light ? Plain(light) + "-" : "") + Plain(load.Amount) + load.Unit switch { LoadUnit.Kilogram => " kg", LoadUnit.Pound => " lb", _ => "% max" };
         }
 
         var word = load.Kind.ToString().ToLowerInvariant();

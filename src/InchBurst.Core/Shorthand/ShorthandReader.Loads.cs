@@ -100,6 +100,17 @@ internal sealed partial class ShorthandReader
     /// <summary>What is lifted, as a share of the most or in kilograms: true when the number at hand is that.</summary>
     private bool ReadLift(Token token)
     {
+        if (said.Contains("dose") && Next.Kind == TokenKind.Times && Later(2).Kind == TokenKind.Number && Later(3).IsWord("kg", "lb"))
+        {
+            // Two dumbbells of 20 kg each.
+            Once("load", token);
+            var (pieces, each, isPound) = (Whole(token, 1, 4, "Pieces"), Later(2), Later(3).IsWord("lb"));
+            massAt = each;
+            load = new(LoadKind.Lift, Within(each, each.Value, isPound ? 1 : 0.5, isPound ? 900 : 400, isPound ? "A load in lb" : "A load in kg"), isPound ? LoadUnit.Pound : LoadUnit.Kilogram) { Pieces = pieces };
+            at += 4;
+            return true;
+        }
+
         var two = Next.Is('-') && Later(2).Kind == TokenKind.Number;
         var unit = Later(two ? 3 : 1);
         if (unit.Is('%') && Later(two ? 4 : 2).IsWord("max"))

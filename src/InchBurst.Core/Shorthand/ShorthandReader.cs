@@ -248,6 +248,12 @@ internal sealed partial class ShorthandReader
             at++;
             load = ReadLoad(loadKind, token);
         }
+        else if (BandWords.TryGetValue(token.Text, out var weight) && load is null && (exercise ?? (Next.Kind == TokenKind.Name ? Next.Exercise : null))?.Does is Movement.Lift or Movement.Carry)
+        {
+            Once("load", token);
+            at++;
+            load = new(LoadKind.Lift, 0, weight);
+        }
         else if (token.IsWord("tempo") && Next.Kind == TokenKind.Word && Next.Text.All(c => char.IsAsciiDigit(c) || c == '-'))
         {
             // Down, hold, up in seconds: said to the athlete.
