@@ -100,6 +100,9 @@ public static class LineHabits
         Of(@"(?:repeat\s+)?shuttles?(?:\s+runs?)?\s*(?:of\s*)?(?<!\d)(\d{1,2})\s*[-/,]\s*(\d{1,2})\s*[-/,]\s*(\d{1,2})(?![\d.])\s*(" + U + @")?(?!\s*(?:%|" + T + "))", " $1 $4 up + $1 $4 back + $2 $4 up + $2 $4 back + $3 $4 up + $3 $4 back repeat shuttle ", "shuttles 20/40/60 x 6 1:1", "repeat shuttle 6 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back rest 1 to 1"),
         Of(@"(?<!\d)(\d{1,2})\s*[-/]\s*(\d{1,2})\s*[-/]\s*(\d{1,2})(?![\d.])\s*(" + U + @")?\s*(?:repeat\s+)?shuttles?(?:\s+runs?)?" + E, " $1 $4 up + $1 $4 back + $2 $4 up + $2 $4 back + $3 $4 up + $3 $4 back repeat shuttle ", "6 x 20-40-60 shuttle 1:1", "repeat shuttle 6 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back rest 1 to 1"),
 
+        // Fast, floating, fast.
+        Of(B + @"(?:sprint[ -]float[ -]sprint|fast[ -]float[ -]fast|ins?[ -](?:and|&|n)[ -]outs?)" + E + @"\s*:?\s*(" + Count + @"\s*x\s*)?(" + One + @")\s*[-/, ]\s*(" + One + @")\s*[-/, ]\s*(" + One + @")(?![\d.]|\s*[x%])\s*(" + U + ")?", " $1 $2 fast + $3 float + $4 $5 fast ", "ins and outs 3 x 20 20 20", "3 x 20 fast + 20 float + 20 m fast"),
+
         // What a rep is to be done in.
         Of(B + @"(?:target(?: time)?|goal(?: time)?|aim(?:ing)?|under|sub|inside|within)\s*(?:(?:for|of|at|is|:|=|-)\s*)?(?=\d)(\d+:\d\d|" + D + @")\s*(?:s|secs?|seconds?)?(?![\w%.:])", " in $1 s ", "10 x 100 m target 18s rest 45 s", "10 x 100 m in 18 s rest 0:45"),
 
@@ -112,7 +115,7 @@ public static class LineHabits
         Of(B + @"(?:w/|with|on)?\s*(" + Times + @")\s*(?:" + Resting + @"\s*)?(?:between|in between|btw|after)" + E + @"(?:\s*(?:the|each|every|all)" + E + @")?(?:\s*(?:reps?|runs?|sprints?|efforts?|one|them)" + E + ")?", " rest $1 ", "5 x 30 m 2 min between reps", "5 x 30 m rest 2:00"),
         Of(@"\(\s*(?:" + Resting + @"\s*)?(" + Times + @")(?:\s*" + Resting + @")?\s*\)", " rest $1 ", "5x20 (1:30)", "5 x 20 m rest 1:30"),
         Of(B + Resting + @"\s*(?:is|of|:|=|for|-)?\s*(" + Times + ")", " rest $1 ", "5 x 30 m r 90s", "5 x 30 m rest 1:30"),
-        Of(B + @"(?:w/|with|on|and)?\s*" + B + @"(?<!rest\s*)(?<!\d\s*/\s*)(" + Times + @")\s*(?:of\s+|as\s+)?(?:a\s+)?" + Resting + @"(?!\s*(?:is|of|:|=)?\s*\d)", " rest $1 ", "6 sprints of 20m, 2 min rest", "6 x 20 m rest 2:00"),
+        Of(B + @"(?:w/|with|on|and)?\s*" + B + @"(?<!rest\s*)(?<!\d\s*/\s*)(?<!" + B + @"in\s+|[-:.])(" + Times + @")\s*(?:of\s+|as\s+)?(?:a\s+)?" + Resting + @"(?!\s*(?:is|of|:|=)?\s*\d)", " rest $1 ", "6 sprints of 20m, 2 min rest", "6 x 20 m rest 2:00"),
 
         // Stretches that hold the name of an exercise.
         Of(@"(?<=" + B + @"(?:flyings?|flys|fly)" + E + @".*)(" + D + @"\s*" + U + @")\s*build(?:ing)?[- ]?up", "$1 build", "4 x flying 20 m, 20 m build up", "4 x 20 build + 20 m fly"),
@@ -123,7 +126,8 @@ public static class LineHabits
         Of(B + @"r\s*(?=\d+\s*$)", " rest ", "4 x 20 m r 90 s", "4 x 20 m rest 1:30"),
         Of(@"(?<=\d\s*" + U + @"[^;]*)(?:,|" + B + @"(?:w/|with))\s*(" + Time + @")\s*$", " rest $1 ", "10 x 100 m, 60s", "10 x 100 m rest 1:00"),
 
-        Of(@"^(?!.*" + B + @"rest)(.*\d\s*x\s*" + D + @"\s*(?:" + U + "|" + T + @")\s*\S.*?)(?<!" + B + @"in)\s+(" + Time + @")\s*$", "$1 rest $2 ", "4 x 15 m heavy sled 3 min", "heavy sled 4 x 15 m rest 3:00"),
+        Of(@"^(?!.*" + B + @"rest)(.*\d\s*x\s*" + D + @"\s*(?:" + U + "|" + T + @")\s*\S.*?)(?<!" + B + @"in|[/+,-])\s+(" + Time + @")\s*$", "$1 rest $2 ", "4 x 15 m heavy sled 3 min", "heavy sled 4 x 15 m rest 3:00"),
+        Of(@"^(?!.*" + B + @"rest)(.*\d\s*(?:kg|lb|max|%)s?|.*\d\s*x\s*" + D + @"\s*" + U + @")\s*,?\s+(" + Times + @")\s*$", "$1 rest $2 ", "bench press 3x8 60kg 2 min", "press 3 x 8 reps 60 kg rest 2:00"),
         Of(@"^(?!.*" + B + @"rest)(.*\d\s*x\s*\d.*),\s*(" + Time + @")\s*$", "$1 rest $2 ", "squat 5 x 3 120 kg, 3 min", "squat 5 x 3 120 kg rest 3:00"),
         Of(@"(?<=\d\s*" + U + @"[^;]*)" + B + @"walk(?:ing)?[ -]down" + E, " rest walk-back ", "8 x 30 m uphill, walk down", "8 x 30 m uphill rest walk-back"),
 
@@ -146,7 +150,7 @@ public static class LineHabits
         Of(@"(?:@|at)?\s*((?:" + D + @"\s*(?:,|/|-|to)\s*)*" + D + @")\s*%\s*(?:of\s+)?(?:(?:his|her|their|your|the)\s+)?(?:1?[ -]?rm|one[- ]rep(?:etition)? max(?:imum)?|max(?:imum)?)" + E, " $1% max ", "squat 3 x 5 at 80% 1RM", "squat 3 x 5 80% max"),
         Of(B + @"(?:resistance bands?|bungees?|elastic(?: cord)?|cord|banded)" + E, " band ", "3 x 10 m bungee", "3 x 10 m band"),
         Of(B + @"(?:chute)" + E, " parachute ", "3 x 30 m chute", "3 x 30 m parachute"),
-        Of(B + @"(sled|band|chain|partner|parachute)[- ]resisted(?:\s+(?:sprints?|runs?))?" + E, " $1 ", "band-resisted sprints 4 x 15 m", "4 x 15 m band"),
+        Of(B + @"(sled|band|chain|partner|parachute)[- ]resisted(?:\s+(?:sprints?|runs?|starts?|accelerations?|efforts?))?" + E, " $1 ", "band-resisted sprints 4 x 15 m", "4 x 15 m band"),
         Of(B + @"(?:resisted|held)\s+(?:by|with)\s+(?:an?\s+)?(sled|band|chain|partner|parachute)" + E, " $1 ", "4 x 20 m resisted by band", "4 x 20 m band"),
         Of(B + @"resisted(?:\s+(?:sprints?|runs?))?" + E + @"(?!-)", " sled ", "resisted sprints 4 x 20 m 15 kg", "4 x 20 m sled 15 kg"),
         Of(B + @"(?:weighted|weight)[ -]vest" + E, " vest ", "3 x 20 m weighted vest 5 kg", "3 x 20 m vest 5 kg"),
@@ -163,7 +167,7 @@ public static class LineHabits
         Of(@"(?<!for\s+)" + B + @"(low|high)[ -]minutes?(?:\s+(?:group|players|only))?" + E, " for $1 minutes ", "4 x 20 m low minutes group", "4 x 20 m for low minutes"),
 
         // Loads.
-        Of(B + @"(?:overspeed|assisted)(?:\s+(?:runs?|sprints?|bands?))?" + E, " tow ", "overspeed 3 x 30 m", "3 x 30 m tow"),
+        Of(B + @"(?:overspeed|assisted)(?:\s+(?:runs?|sprints?|bands?|tow(?:s|ed|ing)?(?:\s+(?:runs?|sprints?))?))?" + E, " tow ", "overspeed 3 x 30 m", "3 x 30 m tow"),
         Of(@"(" + D + @")\s*(?:kgs|kilos?|kilograms?)" + E, "$1 kg", "squat 4 x 3 100 kilos", "squat 4 x 3 100 kg"),
         Of(@"(" + D + @")\s*(?:lbs|pounds?)" + E, "$1 lb", "squats 4x3 225 lbs", "squat 4 x 3 225 lb"),
         Of(B + @"(?:with|w/|using)?\s*(?:an?\s+)?(?:pair\s+of\s+)?(?:dumb\s?bells?|dbs?|kettle\s?bells?|kbs?)\s*(?:of\s*|@\s*|at\s*)?(2\s*x\s*" + One + @"\s*(?:kg|lb))s?" + E, " $1 ", "split squat 3 x 8 dumbbells 2 x 20 kg", "split squat 3 x 8 reps 2 x 20 kg"),

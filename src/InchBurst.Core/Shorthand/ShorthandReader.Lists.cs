@@ -93,7 +93,7 @@ internal sealed partial class ShorthandReader
             }
             else
             {
-                while (Now.Kind == TokenKind.Word && !IsKeyword(Now))
+                while (Now.Kind == TokenKind.Word && !IsKeyword(Now) && !(Now.IsWord("and") && words.Count > 0))
                 {
                     words.Add(Now);
                     at++;
@@ -108,7 +108,7 @@ internal sealed partial class ShorthandReader
                 names.Add(Groups.FirstOrDefault(g => g.Equals(name, StringComparison.OrdinalIgnoreCase)) ?? name);
             }
 
-            if (!Now.Is(',') || Next.Kind is not (TokenKind.Word or TokenKind.Quoted))
+            if (!(Now.Is(',') || Now.IsWord("and") || Now.Is('&')) || Next.Kind is not (TokenKind.Word or TokenKind.Quoted))
             {
                 return names;
             }

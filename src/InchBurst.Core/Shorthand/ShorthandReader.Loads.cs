@@ -134,9 +134,9 @@ internal sealed partial class ShorthandReader
             return true;
         }
 
-        if (!two && load is { Kind: LoadKind.Uphill or LoadKind.Downhill, Unit: LoadUnit.None } && (unit.Is('%') || unit.IsWord("deg", "degree", "degrees")))
+        if (!two && (load is null ? exercise?.UsualLoad : load.Unit == LoadUnit.None ? load : null) is { Kind: LoadKind.Uphill or LoadKind.Downhill } slope && (unit.Is('%') || unit.IsWord("deg", "degree", "degrees")))
         {
-            load = load with { Amount = Within(token, token.Value, 0.1, unit.Is('%') ? 60 : 30, "A slope"), Unit = unit.Is('%') ? LoadUnit.PercentGrade : LoadUnit.Degree };
+            load = slope with { Amount = Within(token, token.Value, 0.1, unit.Is('%') ? 60 : 30, "A slope"), Unit = unit.Is('%') ? LoadUnit.PercentGrade : LoadUnit.Degree };
             at += 2;
             return true;
         }

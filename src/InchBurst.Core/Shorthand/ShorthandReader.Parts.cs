@@ -156,6 +156,7 @@ internal sealed partial class ShorthandReader
         if (Now.Kind == TokenKind.Number && Next.IsWord("to") && Later(2).Kind == TokenKind.Number && !(Later(3).Kind == TokenKind.Word && TimeUnits.ContainsKey(Later(3).Text)))
         {
             // Rest in proportion to the work: 1 to 2 is twice as long.
+            shareAt = Now;
             rest = new() { OfWork = Within(Now, Later(2).Value / Math.Max(0.1, Now.Value), 0.1, 20, "Rest as a share of the work") };
             at += 3;
             return;

@@ -54,6 +54,12 @@ internal sealed partial class ShorthandReader
     private void SettleShape()
     {
         var usual = exercise is null ? null : Usual(exercise);
+        if (shape is CountShape { Passes: false, Movement: null, Count: <= 20 } goes && sets == 1 && reps == 1 && leastShape is null && usual?.shape is RunShape course && course.Segments.Any(s => s.IsTurn))
+        {
+            // So many reps of a course with turns are so many times the course.
+            (shape, reps) = (course, goes.Count);
+        }
+
         if (shape is null && bareNumber is { Value: >= LeastBareMetres } metres && usual?.shape is RunShape way && !way.Segments.Any(s => s.IsTurn) && (way.Fly is not null || way.Segments.Any(s => s.Role == SegmentRole.Back)))
         {
             (shape, bareNumber) = (new RunShape([new(Metres(metres, context.DefaultUnit), SegmentRole.Run)]), null);

@@ -41,6 +41,7 @@ internal sealed partial class ShorthandReader
     private RepShape? leastShape;
     private int? usualTimes;
     private Token? massAt;
+    private Token shareAt;
 
     public ShorthandReader(LineText text, ShorthandContext context)
     {
@@ -71,7 +72,7 @@ internal sealed partial class ShorthandReader
         if (rest is { OfWork: { } share } && shape is TimedShape work)
         {
             // The work is said in seconds, so the rest is too.
-            rest = new(Math.Round(work.Seconds * share));
+            rest = new(Within(shareAt, Math.Round(work.Seconds * share), 0, 3600, "Rest in seconds"));
         }
 
         if (gates.Count > 0 && shape is RunShape run && gates[^1].Metres > run.Metres + 1e-6)
