@@ -92,5 +92,43 @@ public sealed class TypingTests
         page.Click(".waiting-lines [data-act=edit]");
         Assert.Equal("4 x 20 m zzzz", page.Find("#type-text").GetDomProperty("value"));
         Assert.Empty(page.Driver.FindElements(By.CssSelector(".waiting-lines li")));
+
+        // A pasted session asks the same way: the answer takes its row's place and the rest stays as it was.
+        page.Find("#type-text").Clear();
+        ((IJavaScriptExecutor)page.Driver).ExecuteScript("document.getElementById('paste-text').closest('details').open = true");
+        page.Type("#paste-text", "4 x 20 m form standing\nA-skip 2 x 10 m");
+        ((IJavaScriptExecutor)page.Driver).ExecuteScript("document.getElementById('paste-text').form.requestSubmit()");
+        page.Until(d => d.FindElement(By.CssSelector("[data-row] [data-choice]")));
+        ((IJavaScriptExecutor)page.Driver).ExecuteScript("document.querySelector('[data-row] [data-choice]').focus()");
+        page.Keys("1");
+        Assert.Equal("4 x 20 m from standing\nA-skip 2 x 10 m", page.Find("#paste-text").GetDomProperty("value"));
+        page.Keys(Keys.Enter);
+        page.Until(d => d.FindElements(By.CssSelector("[data-line]")).Count == 5 ? d : null);
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void A_line_is_read_and_drawn_on_the_device_at_every_key_without_a_signal()
+    {
+        using var app = new AppProcess(demo: true);
+        using var page = new Chromium(app);
+        page.EnterDemo();
+        page.Go("/Sessions/49");
+        page.Until(d => (bool)((IJavaScriptExecutor)d).ExecuteScript("return performance.getEntriesByName('reader-ready').length > 0")! ? d : null);
+        page.Driver.ExecuteCdpCommand("Network.enable", []);
+        Line(page, 0, offline: true);
+        page.Keys("2-3 x 20 build + 10 fly + 20 m slow gates 20,30 m for Zuleika");
+        page.UntilText("#type-reads", "nobody here answers to “Zuleika”");
+        page.UntilText("#type-reads", "2 to 3 reps");
+        Assert.Equal(["20 m build", "10 m fly", "20 m slow"], page.Driver.FindElements(By.CssSelector("#type-reads .sketch text")).Select(t => t.GetDomProperty("textContent")));
+        Assert.Equal(2, page.Driver.FindElements(By.CssSelector("#type-reads .sketch .gate")).Count);
+        Assert.Equal((3, 1), (page.Driver.FindElements(By.CssSelector("#type-reads .sketch .rep")).Count, page.Driver.FindElements(By.CssSelector("#type-reads .sketch .rep.open")).Count));
+
+        // What is sent now waits for the signal.
+        page.Keys(Keys.Enter);
+        page.UntilText(".waiting-lines", "waits for a signal");
+        Line(page, 0);
+        page.Until(d => d.FindElements(By.CssSelector(".waiting-lines li")).Count == 0 ? d : null);
+        Assert.Contains(page.Driver.FindElements(By.CssSelector("[data-line]")), l => l.Text.Contains("Zuleika", StringComparison.Ordinal));
     }
 }

@@ -116,6 +116,18 @@ async function send() {
 
 function answerWith(button) {
   const asked = button.closest("[data-waiting-lines]");
+  const row = button.closest("[data-row]");
+  if (row) {
+    // A row of a pasted session: the answer takes its place in the text; the rest stays as it was pasted.
+    const pasted = document.getElementById("paste-text");
+    const rows = pasted.value.split("\n");
+    const at = rows[row.dataset.row - 1]?.includes(row.dataset.rowText) ? row.dataset.row - 1 : rows.findIndex((r) => r.includes(row.dataset.rowText));
+    if (at >= 0) rows[at] = rows[at].replace(row.dataset.rowText, () => button.dataset.choice);
+    pasted.value = rows.join("\n");
+    row.remove();
+    (document.querySelector("[data-row] [data-choice]") ?? pasted.form.querySelector("button:not([type=button])")).focus();
+    return;
+  }
   if (!asked) {
     const of = document.querySelector(`[aria-describedby="${button.closest(".reads").id}"]`);
     of.value = button.dataset.choice;
