@@ -26,6 +26,7 @@ public class GroupsAtOnceTests
     [InlineData("10 m for Ada\n20 m for Ben\n30 m for others", "10 m + 20 m | 30 m")]
     [InlineData("10 m for Ada, Ben\n20 m for ben, Cem", "10 m | 20 m")]
     [InlineData("10 m\n20 m for Ada", "10 m | 20 m")]
+    [InlineData("10 m for Ada\n20 m", "10 m | 20 m")]
     [InlineData("10 m for Ada\n20 m\n30 m for Ben", "10 m | 20 m | 30 m")]
     [InlineData("Both, stations:\n10 m for Ada\n20 m for Ben", "10 m | 20 m")]
     public void Neighbours_for_different_people_go_together(string text, string turns) => Assert.Equal(turns, Turns(text));
@@ -58,6 +59,18 @@ public class GroupsAtOnceTests
         Assert.Equal(!answers, plan.Covers(lines[1], name, groups));
         Assert.Equal(answers ? [] : new[] { word }, lines[0].Unanswered([new(name, groups)]), StringComparer.OrdinalIgnoreCase);
         Assert.Empty(lines[1].Unanswered([new(name, groups)]));
+    }
+
+    [Fact]
+    public void A_line_for_several_is_for_each_of_them_and_a_side_follows_the_turn()
+    {
+        var plan = Plan("10 m for Ada, Ben");
+        Assert.True(plan.Covers(plan.Lines.Single(), "Ben Sato"));
+        Assert.False(plan.Covers(plan.Lines.Single(), "Cem Arslan"));
+        var both = ShorthandLine.Read("2 x 10 m each side").Line!;
+        Assert.Equal([Side.Left, Side.Right, Side.Left, Side.Right], Enumerable.Range(1, 4).Select(t => both.SideOfTurn(t)));
+        Assert.Equal(Side.Right, ShorthandLine.Read("2 x 10 m from half-kneeling right").Line!.SideOfTurn(1));
+        Assert.Null(ShorthandLine.Read("2 x 10 m").Line!.SideOfTurn(1));
     }
 
     private static ClockSetting Setting(int lanes, params int[] each)

@@ -30,9 +30,20 @@ public class LineReadingTests
     [InlineData("2 x 40 m @0-100%", "Acceleration; 2 reps; 40 m; rising to 100%; rest 4:00 by rule")]
     [InlineData("4 x 20 m sled 12 kg gates 5,20 m for Amara, Zoe cue \"push\"", "Resisted; 4 reps; 20 m; sled 12 kg; gates at 5,20 m; rest 3:00 by rule; for Amara, Zoe; cue “push”; nobody here answers to “Zoe”")]
     [InlineData("\"quay stride\" 2 x 30 m as drill", "quay stride (a name of your own); 2 reps; 30 m; not in the catalogue, so taken as running at 100%; rest 3:00 by rule")]
+    [InlineData("5 m + cut 45 + 5 m jog", "Turn and slow down; once; 5 m; cut 45°; 5 m jog")]
+    [InlineData("10 x 100 m in 18 s rest 1 to 1", "Conditioning; 10 reps; 100 m; each in 18 s, about 76%; rest 1 to 1")]
+    [InlineData("12 x 15 s 110% aerobic rest 0:15", "Conditioning; 12 reps; 0:15; 110% aerobic speed; rest 0:15")]
+    [InlineData("\"quay stride\" 2 x 30 m @80%", "quay stride (a name of your own); 2 reps; 30 m; 80%; rest 2:00 by rule")]
     [InlineData("3 rounds: squat 3 reps; broad jump 3 reps", "squat; 3 rounds of 2 lines; squat; broad jump")]
     [InlineData("10, 20 m", "Acceleration; 1 round of 2 lines; Acceleration; Acceleration")]
     public void A_line_is_said_back_in_words(string typed, string words) => Assert.Equal(words, Words(typed));
+
+    [Theory]
+    [InlineData("4 x 20 m", "4 × 20 m")]
+    [InlineData("2 x 4 x 20 m @95% sled 12 kg", "2 × 4 × 20 m, 95%, sled 12 kg")]
+    [InlineData("10 x 100 m in 18 s", "10 × 100 m, in 18 s")]
+    [InlineData("squat 3 x 5 75% max", "3 × 5 reps, 75% max")]
+    public void Where_there_is_little_room_it_is_the_dose_with_what_sets_it_apart(string typed, string dose) => Assert.Equal(dose, LineWords.DoseText(ShorthandLine.Read(typed).Line!));
 
     [Fact]
     public void What_it_adds_is_metres_and_time_for_the_group()
