@@ -99,7 +99,12 @@ public class ConditioningTests
     private static string? Words(string text, double at, double seconds, StartTrigger trigger = StartTrigger.FirstMove) => LiveEntry.GoalWords(
         new LiveRun
         {
-            Id = Guid.NewGuid(), AthleteId = 1, LineId = 1, Rep = 1, Outcome = RunOutcome.Timed, FinishedAt = default,
+            Id = Guid.NewGuid(),
+            AthleteId = 1,
+            LineId = 1,
+            Rep = 1,
+            Outcome = RunOutcome.Timed,
+            FinishedAt = default,
             What = new LoggedRun { Day = new(2026, 11, 27), Kind = WorkKind.Conditioning, Trigger = trigger, Marks = [new(Distance.InMetres(at), seconds)] },
         },
         Line(text));

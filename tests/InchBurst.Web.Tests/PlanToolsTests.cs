@@ -1,7 +1,7 @@
 using System.Net;
 using InchBurst.Core.Catalogue;
-using InchBurst.Core.Make;
 using InchBurst.Core.Live;
+using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 using InchBurst.Data;

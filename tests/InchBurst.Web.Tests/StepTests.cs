@@ -42,8 +42,15 @@ public sealed class StepTests : IAsyncLifetime
         {
             db.Runs.AddRange(Enumerable.Range(1, reps + 1).Select(rep => new Run
             {
-                ClientId = Guid.NewGuid(), SessionId = session.Id, AthleteId = athletes[i], LineId = line, Day = session.Day, FinishedAt = session.Day.ToDateTime(new(17, rep)), Rep = rep,
-                Outcome = rep > reps ? RunOutcome.Skipped : RunOutcome.NotTimed, Kind = WorkKind.Acceleration,
+                ClientId = Guid.NewGuid(),
+                SessionId = session.Id,
+                AthleteId = athletes[i],
+                LineId = line,
+                Day = session.Day,
+                FinishedAt = session.Day.ToDateTime(new(17, rep)),
+                Rep = rep,
+                Outcome = rep > reps ? RunOutcome.Skipped : RunOutcome.NotTimed,
+                Kind = WorkKind.Acceleration,
             }));
         }
 

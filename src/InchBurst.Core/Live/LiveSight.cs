@@ -86,7 +86,7 @@ public sealed record LiveSight(
                 Places.First(p => p.Line.Id == o.Key && p.Round == place.Round), o.Value.Order.FirstOrDefault(t => RunningOrder.Goes(t.Turn.State))?.Person, o.Value.Order.Count(t => RunningOrder.Goes(t.Turn.State))))],
         };
         return state is { State: SessionState.Running, StartedAt: { } started }
-            ? sight with { Forecast = Forecast.Of(Timeline, place.Line.Id, place.Round - 1, l => Left(state, orders[l.Id], Timeline.Items.First(i => i.Line.Id == l.Id && i.Round == place.Round - 1), now), (now - started).TotalSeconds, setting.WindowSeconds) }
+            ? sight with { Forecast = Forecast.Of(Timeline, place.Line.Id, place.Round - 1, l => Item is not null && orders.TryGetValue(l.Id, out var of) ? Left(state, of, Timeline.Items.First(i => i.Line.Id == l.Id && i.Round == Item.Round), now) : 1, (now - started).TotalSeconds, setting.WindowSeconds) }
             : sight;
     }
 

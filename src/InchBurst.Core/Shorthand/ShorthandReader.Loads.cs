@@ -136,6 +136,7 @@ internal sealed partial class ShorthandReader
 
         if (!two && (load is null ? exercise?.UsualLoad : load.Unit == LoadUnit.None ? load : null) is { Kind: LoadKind.Uphill or LoadKind.Downhill } slope && (unit.Is('%') || unit.IsWord("deg", "degree", "degrees")))
         {
+            said.Add("load");
             load = slope with { Amount = Within(token, token.Value, 0.1, unit.Is('%') ? 60 : 30, "A slope"), Unit = unit.Is('%') ? LoadUnit.PercentGrade : LoadUnit.Degree };
             at += 2;
             return true;

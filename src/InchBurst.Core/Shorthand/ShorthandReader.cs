@@ -284,63 +284,6 @@ internal sealed partial class ShorthandReader
         }
     }
 
-    private void OwnExercise()
-    {
-        var first = at;
-        while (Now.Kind == TokenKind.Word && (at == first || (!IsKeyword(Now) && !(Now.IsWord("in") && Next.IsWord("waves")) && CatalogueMatch() is null)))
-        {
-            at++;
-        }
-
-        // A slip in front of words that are a name by themselves: "ankel dribble".
-        if (Now.Kind == TokenKind.Name)
-        {
-            at++;
-        }
-
-        var last = tokens[at - 1];
-        var name = string.Join(' ', tokens.Skip(first).Take(at - first).Select(t => t.Text));
-        if (tokens.FindIndex(first, at - first, t => t.IsWord("x")) is > 0 and var x && x > first)
-        {
-            throw Wrong(tokens[x - 1], $"“{tokens[x - 1].Text}” is not a number.");
-        }
-
-        // Known words with a strange one among them are a slip far more often than a new name.
-        if (at - first > 1 && tokens.Skip(first).Take(at - first).FirstOrDefault(t => !context.Catalogue.Words.Contains(t.Text)) is { Length: > 0 } strange
-            && tokens.Skip(first).Take(at - first).Any(t => context.Catalogue.Words.Contains(t.Text)))
-        {
-            throw Doubtful(tokens[first] with { Length = last.Start + last.Length - tokens[first].Start }, name, Nearest(strange.Text, context.Catalogue.Words), strange);
-        }
-
-        var near = Nearest(name, context.Catalogue.Names.Concat(Keywords));
-        if (near is null && Now.Kind == TokenKind.End)
-        {
-            near = Nearest(tokens[first].Text, Keywords);
-        }
-
-        throw Doubtful(tokens[first] with { Length = last.Start + last.Length - tokens[first].Start }, name, near);
-    }
-
-    private static bool IsKeyword(Token token) =>
-        token.IsWord("from", "rest", "gates", "gate", "through", "each", "for", "cue", "as", "log")
-        || Loads.ContainsKey(token.Text) || EffortWords.ContainsKey(token.Text);
-
-    private (Exercise Exercise, int Words)? CatalogueMatch()
-    {
-        var name = "";
-        (Exercise, int)? found = null;
-        for (var i = 0; i < context.Catalogue.LongestName && tokens[at + i].Kind == TokenKind.Word; i++)
-        {
-            name = i == 0 ? tokens[at].Text : name + " " + tokens[at + i].Text;
-            if (context.Catalogue.Find(name) is { } known)
-            {
-                found = (known, i + 1);
-            }
-        }
-
-        return found;
-    }
-
     private void Once(string part, Token token, string? message = null)
     {
         if (!said.Add(part))

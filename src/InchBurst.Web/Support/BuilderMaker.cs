@@ -20,7 +20,7 @@ using InchBurst.Web.Drawing;
 namespace InchBurst.Web.Support;
 
 /// <summary>Puts the builder's picture together from queries and the core.</summary>
-public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue catalogue, SchoolBook schools, SessionBook sessions, LoadBook loads, WeekBook weeks, LiftBook lifts)
+public sealed partial class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue catalogue, SchoolBook schools, SessionBook sessions, LoadBook loads, WeekBook weeks, LiftBook lifts)
 {
     private const double StripWidth = 1232;
     private const double StripHeight = 156;
@@ -91,7 +91,8 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var blocks = plan.Blocks.Select((b, i) => new BuilderBlock(
             b, i + 1, [.. b.Lines.Select(l => Row(l, b, timeline, setting, [.. checkedAthletes.Where(a => plan.Covers(l, a.Name, squad.First(m => m.Name == a.Name).Groups))], club)
                 with { Step = steps.GetValueOrDefault(l.Id), Lifts = LiftsOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => maxima.Find(a.Id, l.Exercise))], club) + PacedOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => speeds.TryGetValue(a.Id, out var s) ? s.Speed : (double?)null)], club) })],
-            Figures.Clock(Math.Max(0, timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.EndSeconds).DefaultIfEmpty(0).Max() - timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.StartSeconds).DefaultIfEmpty(0).Min()))) { Together = Together(b, setting) }).ToList();
+            Figures.Clock(Math.Max(0, timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.EndSeconds).DefaultIfEmpty(0).Max() - timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.StartSeconds).DefaultIfEmpty(0).Min())))
+        { Together = Together(b, setting) }).ToList();
         var selectedBlock = selected is { } s ? plan.BlockOf(s)?.Id : state.Block;
         var shown = selected is { } chosen ? plan.Line(chosen) : plan.Lines.Where(l => setting.DemandOf(l) is { IsHardSprint: true, Course: not null }).MaxBy(l => (setting.DemandOf(l).IsTopSpeed, setting.DemandOf(l).HardestEffort));
         var restrictions = athletes.Where(a => a.Availability != Availability.Full).Select(a => new Restriction(a.Name, a.Availability == Availability.Out, a.AvailabilityReason)).ToList();
@@ -195,36 +196,6 @@ public sealed class BuilderMaker(SquadBook squads, Desk desk, ExerciseCatalogue 
         var before = await sessions.BeforeAsync(planned.Session, 28);
         var metres = before.Select(json => Sum(PlanJson.Read(json), setting).SprintMetres).ToList();
         return new(byKind, named, kit, metres.Count > 0 ? metres.Average() : null, metres.Count);
-    }
-
-    /// <summary>How a typed line reads, with what it would add to the session.</summary>
-    public async Task<LineReading> ReadAsync(string text, PlannedSession planned)
-    {
-        var (setting, athletes, _, own) = await HeldAsync(planned.Session, planned.Plan);
-        return LineReading.Of(text, await ContextAsync(), setting, [.. athletes.Select(a => new SquadMember(a.Name, WeekBook.GroupsOf(a, own)))]);
-    }
-
-    /// <summary>What a device needs to read lines of a session by itself.</summary>
-    public async Task<LiveDocument> ReaderAsync(PlannedSession planned)
-    {
-        var session = planned.Session;
-        var (setting, athletes, _, own) = await HeldAsync(session, planned.Plan);
-        var club = await desk.ClubAsync();
-        var held = new LiveSetting
-        {
-            Athletes = [.. athletes.Select(a => new LiveAthlete(a.Id, a.Name) { Group = WeekBook.GroupOf(a), OwnGroups = [.. own[a.Id]], Availability = a.Availability })],
-            Pace = setting.Pace,
-            School = setting.School ?? CoachingSchool.Usual,
-            WindowSeconds = session.WindowMinutes * 60,
-            StartIntervalSeconds = setting.StartIntervalSeconds,
-            ChangeoverSeconds = setting.ChangeoverSeconds,
-            Kit = setting.Kit,
-            DistanceUnit = club.DistanceUnit,
-            MassUnit = club.MassUnit,
-            SpeedUnit = club.SpeedUnit,
-        };
-        var state = new LiveState { Plan = SessionPlan.Empty, Day = session.Day, Lanes = session.Lanes, Usual = new(TimingMethod.Electronic, StartTrigger.FirstGate, 0) };
-        return new(state, held, [.. catalogue.All.Where(e => ExerciseCatalogue.BuiltIn.Find(e.Name) is null).Select(ExerciseJson.Write)], desk.Who, true);
     }
 
     private BuilderRow Row(PlanLine line, PlanBlock block, SessionTimeline timeline, ClockSetting setting, List<CheckedAthlete> athletes, Club club)
