@@ -149,6 +149,20 @@ public class GroupsAtOnceTests
         Assert.Empty(Findings("4 x 20 m for Amra"));
     }
 
+    [Fact]
+    public void A_line_is_judged_by_those_it_is_for()
+    {
+        var plan = Plan("3 x 20 build + 10 fly + 20 m slow for keepers\n3 x 20 build + 10 fly + 20 m slow for Zoe");
+        var setting = new ClockSetting(2, 2, DemandAthlete.UsualCurve, ExerciseCatalogue.BuiltIn);
+        var context = new CheckContext(plan, SessionClock.Lay(plan, setting), 3600, 60, 20, [], ExerciseCatalogue.BuiltIn)
+        {
+            Setting = setting, Athletes = [new("Ada Okafor", new(9.5, 1.8), false), new("Ben Sato", new(8, 0.9), false)], Squad = [new("Ada Okafor", ["keepers"]), new("Ben Sato", [])],
+        };
+        Assert.Equal(["Ada Okafor"], context.AthletesOf(plan.Lines.First()).Select(a => a.Name));
+        Assert.Equal(["Ada Okafor", "Ben Sato"], context.AthletesOf(plan.Lines.Last()).Select(a => a.Name));
+        Assert.Equal(["This 30 m gives top-speed work to 0 of 1", "This 30 m gives top-speed work to 1 of 2"], new WhoReachesTopSpeed().Look(context).Select(f => f.Said));
+    }
+
     private static LiveSetting Live(params LiveAthlete[] athletes) => new() { Athletes = athletes, Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual, WindowSeconds = 3600 };
 
     [Fact]

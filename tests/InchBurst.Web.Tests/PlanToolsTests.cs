@@ -217,6 +217,17 @@ public sealed class PlanToolsTests : IAsyncLifetime
 
         await coach.PostAsync("/Drills/Quay%20stride", "/Drills/Quay%20stride?handler=Hide");
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/Quay%20stride")).Code);
+
+        // A device reads with what the club changed and without what it hides, as the server does.
+        await coach.PostAsync("/Drills/Edit?of=A-skip", "/Drills/Edit", [.. Own("A-skip", "9 x 11 m").Where(f => f.Item1 != "of"), ("of", "A-skip"), ("Input.SecondsEach", "2")]);
+        await coach.PostAsync("/Drills/B-skip", "/Drills/B-skip?handler=Hide");
+        var device = ReadingDevice.Open(await coach.TextAsync($"{Url}?handler=Reader"));
+        foreach (var line in new[] { "A-skip", "B-skip", "4 reps of A-skip", "quay stride", "b sk" })
+        {
+            Assert.Equal(await coach.TextAsync($"{Url}?handler=Reads&text={Uri.EscapeDataString(line)}"), device.Read(line));
+        }
+
+        Assert.Contains("11 m", device.Read("A-skip"), StringComparison.Ordinal);
         // Plans that name it keep it, and the page still opens.
         Assert.Contains("Quay stride", (await coach.PageAsync(Url)).Body!.TextContent);
         await coach.PostAsync("/Drills", "/Drills?handler=Show", ("name", "Quay stride"));

@@ -92,6 +92,10 @@ public sealed record CheckContext(
     /// <param name="athlete">The athlete.</param>
     public bool Covers(PlanLine line, CheckedAthlete athlete) => Plan.Covers(line, athlete.Name, Squad.FirstOrDefault(m => m.Name == athlete.Name)?.Groups ?? []);
 
+    /// <summary>Athletes a line is judged by: those it is for; everybody where nobody answers to it.</summary>
+    /// <param name="line">The line.</param>
+    public IReadOnlyList<CheckedAthlete> AthletesOf(PlanLine line) => line.For.Count > 0 && Athletes.Where(a => Covers(line, a)).ToList() is { Count: > 0 } covered ? covered : Athletes;
+
     /// <summary>Athletes expected.</summary>
     public IReadOnlyList<CheckedAthlete> Athletes { get; init; } = [];
 

@@ -32,7 +32,7 @@ public sealed class RoomToRun : IPlanCheck
                 continue;
             }
 
-            var stop = context.Athletes.Select(a => context.DemandOf(line, a).StopMetres).Append(typical.StopMetres).Max();
+            var stop = context.AthletesOf(line).Select(a => context.DemandOf(line, a).StopMetres).Append(typical.StopMetres).Max();
             var needed = last.To.X + stop;
             if (needed > room + 1e-6)
             {

@@ -19,6 +19,9 @@ public sealed record LiveDocument(LiveState State, LiveSetting Setting, IReadOnl
     /// <summary>The club's own chips.</summary>
     public IReadOnlyList<Observation> Chips { get; init; } = [];
 
+    /// <summary>Names of exercises that ship and that the club does not want to see.</summary>
+    public IReadOnlyList<string> Hidden { get; init; } = [];
+
     /// <summary>A session with what it is held in, and the exercises it needs.</summary>
     /// <param name="state">The session.</param>
     /// <param name="setting">What it is held in.</param>

@@ -20,7 +20,7 @@ internal static class LiveReader
     {
         var exercises = e.Texts("exercises") ?? [];
         var chips = e.List("chips", Chip) ?? [];
-        return new(State(e.GetProperty("state")), Setting(e.GetProperty("setting")) with { Catalogue = new(exercises.Select(ExerciseJson.Read)) { OwnChips = chips } }, exercises, e.MustText("by"), e.Flag("isCoach")) { Chips = chips };
+        return new(State(e.GetProperty("state")), Setting(e.GetProperty("setting")) with { Catalogue = new(exercises.Select(ExerciseJson.Read)) { OwnChips = chips } }, exercises, e.MustText("by"), e.Flag("isCoach")) { Chips = chips, Hidden = e.Texts("hidden") ?? [] };
     }
 
     /// <summary>A session.</summary>

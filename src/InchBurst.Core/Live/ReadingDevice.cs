@@ -16,13 +16,14 @@ public sealed class ReadingDevice
 
     private ReadingDevice(LiveDocument document)
     {
-        var known = document.Exercises.Count == 0 ? ExerciseCatalogue.BuiltIn : new ExerciseCatalogue(ExerciseCatalogue.BuiltIn.All.Concat(document.Exercises.Select(ExerciseJson.Read)));
+        var known = document.Exercises.Count + document.Hidden.Count == 0 ? ExerciseCatalogue.BuiltIn
+            : new ExerciseCatalogue(ExerciseCatalogue.BuiltIn.All.Where(e => !document.Hidden.Contains(e.Name, StringComparer.OrdinalIgnoreCase)).Concat(document.Exercises.Select(ExerciseJson.Read)));
         (context, setting) = (new(document.Setting.DistanceUnit, known), (document.Setting with { Catalogue = known }).Clock(document.State));
         squad = [.. document.Setting.Athletes.Select(a => new SquadMember(a.Name, a.Groups))];
     }
 
     /// <summary>A device that reads for a session.</summary>
-    /// <param name="json">A <see cref="LiveDocument"/> as text, whose exercises are the club's own.</param>
+    /// <param name="json">A <see cref="LiveDocument"/> as text, whose exercises are the club's own, those that ship and were changed among them.</param>
     /// <exception cref="JsonException">The text is no such document.</exception>
     public static ReadingDevice Open(string json) => new(LiveDocument.Read(json));
 

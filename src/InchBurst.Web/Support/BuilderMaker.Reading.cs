@@ -40,6 +40,11 @@ public sealed partial class BuilderMaker
             SpeedUnit = club.SpeedUnit,
         };
         var state = new LiveState { Plan = SessionPlan.Empty, Day = session.Day, Lanes = session.Lanes, Usual = new(TimingMethod.Electronic, StartTrigger.FirstGate, 0) };
-        return new(state, held, [.. catalogue.All.Where(e => ExerciseCatalogue.BuiltIn.Find(e.Name) is null).Select(ExerciseJson.Write)], desk.Who, true);
+        // What ships is on the device already; what the club added or changed goes along, and what it hides.
+        var shipped = ExerciseCatalogue.BuiltIn;
+        return new(state, held, [.. catalogue.All.Select(e => (e.Name, Json: ExerciseJson.Write(e))).Where(e => shipped.All.FirstOrDefault(s => s.Name.Equals(e.Name, StringComparison.OrdinalIgnoreCase)) is not { } s || ExerciseJson.Write(s) != e.Json).Select(e => e.Json)], desk.Who, true)
+        {
+            Hidden = [.. shipped.All.Select(e => e.Name).Except(catalogue.All.Select(e => e.Name), StringComparer.OrdinalIgnoreCase)],
+        };
     }
 }

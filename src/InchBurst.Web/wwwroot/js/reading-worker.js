@@ -10,6 +10,10 @@ async function open(base, document) {
 }
 
 self.addEventListener("message", ({ data }) => {
+  if (data.open && device) {
+    device.OpenReader(data.open);
+    return;
+  }
   if (data.open) {
     open(data.base, data.open).then(() => self.postMessage({ ready: true }), (error) => console.warn("Core on the device does not read, the server does:", error.message));
     return;

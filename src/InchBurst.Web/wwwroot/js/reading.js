@@ -10,6 +10,7 @@ let worker = null;
 let isReady = false;
 let asked = 0;
 const waiting = new Map();
+let renew = () => {};
 
 /** Brings Core into a thread of its own, so that no key ever waits for it. */
 export function bring(base, documentUrl) {
@@ -23,8 +24,13 @@ export function bring(base, documentUrl) {
     waiting.get(data.id)?.(data.answer);
     waiting.delete(data.id);
   });
-  fetch(documentUrl, { headers: { "HX-Request": "true" } }).then((answer) => (answer.ok && !answer.redirected ? answer.text() : null)).then((text) => { if (text) worker.postMessage({ base: new URL(base, location.href).href, open: text }); }, () => {});
+  renew = () => fetch(documentUrl, { headers: { "HX-Request": "true" } }).then((answer) => (answer.ok && !answer.redirected ? answer.text() : null))
+    .then((text) => { if (text) worker.postMessage({ base: new URL(base, location.href).href, open: text }); }, () => {});
+  renew();
 }
+
+/** Brings what the session is held with anew: an exercise is new, or changed. */
+export const refresh = () => renew();
 
 /** True when lines are read on the device. */
 export const isHere = () => isReady;

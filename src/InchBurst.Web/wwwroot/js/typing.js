@@ -1,6 +1,6 @@
 // Lines that are typed: the field is the coach's own and no answer replaces it. Lines go to the server one after another in the order they were
 // typed, wait while there is no signal, and one that is not understood stays beside the field with its question while the next is typed.
-import { ask, bring, draw, isHere } from "./reading.js";
+import { ask, bring, draw, isHere, refresh } from "./reading.js";
 
 const place = () => document.querySelector("[data-typing]");
 const field = () => document.getElementById("type-text");
@@ -102,6 +102,7 @@ async function send() {
       } else {
         lines = lines.filter((l) => l !== line);
         put(await answer.text());
+        if (answer.headers.get("Line-State") === "again") refresh();
         if (answer.headers.get("Line-State") === "again") fetch(form.action.replace("handler=Add", "handler=Builder"), { headers: { "HX-Request": "true" } }).then((now) => now.text()).then(put, () => {});
       }
       keep();
