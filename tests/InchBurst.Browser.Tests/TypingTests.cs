@@ -104,7 +104,10 @@ public sealed class TypingTests
         Assert.Equal("4 x 20 m from standing\nA-skip 2 x 10 m", page.Find("#paste-text").GetDomProperty("value"));
         page.Keys(Keys.Enter);
         page.Until(d => d.FindElements(By.CssSelector("[data-line]")).Count == 5 ? d : null);
-        Assert.Empty(page.Complaints());
+
+        // Pages were left while Core was still on its way to them.
+        var said = string.Join("\n", page.Complaints(wasCut: true));
+        Assert.True(said.Length == 0, said);
     }
 
     [Fact]

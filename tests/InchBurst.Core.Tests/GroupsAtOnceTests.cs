@@ -156,7 +156,9 @@ public class GroupsAtOnceTests
         var setting = new ClockSetting(2, 2, DemandAthlete.UsualCurve, ExerciseCatalogue.BuiltIn);
         var context = new CheckContext(plan, SessionClock.Lay(plan, setting), 3600, 60, 20, [], ExerciseCatalogue.BuiltIn)
         {
-            Setting = setting, Athletes = [new("Ada Okafor", new(9.5, 1.8), false), new("Ben Sato", new(8, 0.9), false)], Squad = [new("Ada Okafor", ["keepers"]), new("Ben Sato", [])],
+            Setting = setting,
+            Athletes = [new("Ada Okafor", new(9.5, 1.8), false), new("Ben Sato", new(8, 0.9), false)],
+            Squad = [new("Ada Okafor", ["keepers"]), new("Ben Sato", [])],
         };
         Assert.Equal(["Ada Okafor"], context.AthletesOf(plan.Lines.First()).Select(a => a.Name));
         Assert.Equal(["Ada Okafor", "Ben Sato"], context.AthletesOf(plan.Lines.Last()).Select(a => a.Name));

@@ -88,7 +88,7 @@ public sealed class StepTests : IAsyncLifetime
         Assert.Contains("1 athlete on 2 lanes", alone.Body!.TextContent, StringComparison.Ordinal);
         var two = await PlanAsync(Today.AddDays(2), $"4 x 20 m rest 2:00 for {name}", "2 x 10 m rest 1:00 for others");
         var page = await PageAsync(two);
-        Assert.Single(page.QuerySelectorAll("em.beside"));
+        Assert.Single(page.QuerySelectorAll("em.same-time"));
         Assert.DoesNotContain("1 athlete on", page.Body!.TextContent, StringComparison.Ordinal);
         Assert.Contains("nobody does this line", (await PageAsync(await PlanAsync(Today.AddDays(3), "4 x 20 m for Zuleika"))).Body!.TextContent, StringComparison.Ordinal);
 
