@@ -114,6 +114,13 @@ public class GroupsAtOnceTests
     }
 
     [Fact]
+    public void One_athlete_does_one_of_them_and_the_longer_one_stands_for_it()
+    {
+        var plan = Plan("Both, 2 rounds:\n3 x 10 m for high minutes\n4 x 20 m for low minutes\n\n2 x 30 m");
+        Assert.Equal([(20.0, 2, 160.0), (30.0, 1, 60.0)], plan.ForOne(Setting(2, 4, 4, 8)).Select(l => (((RunShape)l.Line.Shape).Metres, l.Rounds, l.Volume.Metres)));
+    }
+
+    [Fact]
     public void Typed_one_after_the_other_they_come_to_stand_in_one_block()
     {
         static PlanLine Line(string text) => ShorthandLine.Read(text).Line!;

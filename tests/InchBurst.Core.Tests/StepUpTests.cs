@@ -49,6 +49,8 @@ public class StepUpTests
     [InlineData("2-4 x 10-20 m", "5 x 10 m")]
     [InlineData("2-4 x 10-20 m", "3 x 15 yd")]
     [InlineData("2-4 x 10-20 m", "3 x 15 m from 3-point")]
+    [InlineData("2-4 x 10-20 m", "3 x 15 m @70%")]
+    [InlineData("2-4 x 10-20 m @70%", "3 x 15 m")]
     [InlineData("2-4 x 10-20 m", "3 x 15 m each side")]
     [InlineData("2-4 x 10-20 m", "3 x 15 m sled 10 kg")]
     [InlineData("2-4 x 10-20 m", "3 x 15 s")]
@@ -57,6 +59,9 @@ public class StepUpTests
     [InlineData("2-4 x 20 m", "2 x 3 x 20 m")]
     [InlineData("squat 3 x 5 60-75% max", "squat 3 x 5 60 kg")]
     public void Other_work_is_no_step_before_it(string range, string before) => Assert.False(StepUp.IsOf(Line(range), Line(before)));
+
+    [Fact]
+    public void What_is_done_counts_and_not_what_it_is_called() => Assert.True(StepUp.IsOf(Line("2-4 x 10-20 m @70%"), Line("3 x 15 m @70% as drill")));
 
     [Fact]
     public void A_line_that_leaves_nothing_open_has_no_step() => Assert.All(["4 x 20 m", "4 x 20 m @90-95%", "squat 3 x 5 75% max"], t => Assert.False(StepUp.IsOpen(Line(t))));

@@ -20,7 +20,7 @@ public sealed record StepUp(string Before, PlanLine? Next, string Says)
     /// <param name="range">The line with the range.</param>
     /// <param name="before">The earlier line.</param>
     public static bool IsOf(PlanLine range, PlanLine before) =>
-        string.Equals(range.Exercise, before.Exercise, StringComparison.OrdinalIgnoreCase) && range.Kind == before.Kind && range.EachSide == before.EachSide
+        string.Equals(range.Exercise, before.Exercise, StringComparison.OrdinalIgnoreCase) && range.Effort?.Hardest == before.Effort?.Hardest && range.EachSide == before.EachSide
         && range.Load?.Kind == before.Load?.Kind && range.Load?.Unit == before.Load?.Unit && range.Start?.Position == before.Start?.Position
         && Size(range.Shape) is var (most, unit) && Size(before.Shape) is var (had, hadUnit) && unit == hadUnit && had <= most && (range.Least?.Shape is { } least ? had >= Size(least)!.Value.Amount : had == most)
         && before.Sets <= range.Sets && before.Reps <= range.Reps;

@@ -101,7 +101,7 @@ public sealed partial class BuilderMaker(SquadBook squads, Desk desk, ExerciseCa
             SessionStrip.Draw(plan, timeline, session.WindowMinutes * 60, StripWidth, StripHeight, selectedBlock),
             blocks,
             Sum(plan, setting),
-            plan.Blocks.Sum(b => b.Rounds * b.Lines.Sum(l => FullSeconds(setting.DemandOf(l)))),
+            plan.ForOne(setting).Sum(l => l.Rounds * FullSeconds(setting.DemandOf(l.Line))),
             SessionTimeline.Spanned(timeline.Items.Where(i => setting.DemandOf(i.Line).IsFullSprint)),
             plan.Blocks.Count == 0 ? [] : PlanChecks.Judge(new(plan, timeline, session.WindowMinutes * 60, session.StraightMetres, session.RunOutMetres, restrictions, catalogue)
             {
@@ -162,9 +162,7 @@ public sealed partial class BuilderMaker(SquadBook squads, Desk desk, ExerciseCa
 
     private async Task<IReadOnlyList<string>> EarlierCuesAsync(TrainingSession session) => await sessions.CuesBeforeAsync(session);
 
-    private static LineVolume Sum(SessionPlan plan, ClockSetting setting) =>
-        // Of lines that others do at the same time nobody does two: the greater counts.
-        plan.Blocks.SelectMany(b => b.AtOnce(setting.Apart).Select(t => t.Select(l => Volume.Of(setting.DemandOf(l), b.Rounds)).MaxBy(v => v.SprintMetres + v.Metres))).Aggregate(default(LineVolume), (a, b) => a + b);
+    private static LineVolume Sum(SessionPlan plan, ClockSetting setting) => plan.ForOne(setting).Select(l => l.Volume).Aggregate(default(LineVolume), (a, b) => a + b);
 
     // What one athlete really spends running full out, rests left out.
     private static double FullSeconds(LineDemand demand) => demand.Course is null || !demand.IsFullSprint
@@ -185,7 +183,7 @@ public sealed partial class BuilderMaker(SquadBook squads, Desk desk, ExerciseCa
     private async Task<AddsUp> AddsUpAsync(PlannedSession planned, ClockSetting setting)
     {
         var plan = planned.Plan;
-        var byKind = plan.Blocks.SelectMany(b => b.Lines.Select(l => (l.Kind, Volume.Of(setting.DemandOf(l), b.Rounds).SprintMetres))).Where(x => x.SprintMetres > 0)
+        var byKind = plan.ForOne(setting).Select(l => (l.Line.Kind, l.Volume.SprintMetres)).Where(x => x.SprintMetres > 0)
             .GroupBy(x => x.Kind).Select(g => (g.Key, g.Sum(x => x.SprintMetres))).OrderBy(x => x.Key).ToList();
         var sum = Sum(plan, setting);
         var named = new[] { ("turning", sum.TurnMetres), ("light loads", sum.LightMetres), ("heavy loads", sum.HeavyMetres), ("with help", sum.AssistedMetres), ("bounds and hops", sum.BoundMetres) }.Where(n => n.Item2 > 0).ToList();
