@@ -45,4 +45,15 @@ await esbuild.build({
   chunkNames: "[hash]",
   legalComments: "none",
 });
+// Passwords that are known from breaches, as many as the shortest allowed one is long or nearly: what is guessed first is refused.
+const passwords = JSON.parse(readFileSync(join(root, "node_modules/@zxcvbn-ts/language-common/src/passwords.json"), "utf8"));
+mkdirSync(join(web, "Files"), { recursive: true });
+writeFileSync(join(web, "Files/passwords.txt"), passwords.filter((word) => word.length >= 5).join("\n"));
+// The guide is read by the program too; its pictures ship with it.
+const guide = readFileSync(join(root, "docs/guide.md"), "utf8");
+writeFileSync(join(web, "Files/guide.md"), guide);
+mkdirSync(join(lib, "guide"), { recursive: true });
+for (const [, picture] of guide.matchAll(/\]\((screenshots\/[\w-]+\.png)\)/g)) {
+  copyFileSync(join(root, "docs", picture), join(lib, "guide", picture.split("/")[1]));
+}
 writeFileSync(join(lib, ".stamp"), new Date().toISOString());

@@ -180,6 +180,12 @@ public sealed class CatalogueBook(ClubDb db, CatalogueShelf shelf)
         var row = await db.ClubExercises.SingleOrDefaultAsync(e => e.Name == name, cancel);
         if (row is null)
         {
+            // What is not there cannot be hidden, and shows anyway.
+            if (!hidden || string.IsNullOrEmpty(name))
+            {
+                return;
+            }
+
             row = new ClubExercise { Name = name };
             db.ClubExercises.Add(row);
         }

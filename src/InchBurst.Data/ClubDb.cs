@@ -139,6 +139,14 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
 
     public DbSet<LiftTest> LiftTests => Set<LiftTest>();
 
+    public DbSet<Visit> Visits => Set<Visit>();
+
+    public DbSet<ImportBatch> ImportBatches => Set<ImportBatch>();
+
+    public DbSet<ColumnMemory> ColumnMemories => Set<ColumnMemory>();
+
+    public DbSet<Deed> Deeds => Set<Deed>();
+
     public DbSet<OftenWish> OftenWishes => Set<OftenWish>();
 
     public DbSet<RunCorrection> RunCorrections => Set<RunCorrection>();
@@ -237,6 +245,10 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
             e.HasIndex(t => new { t.AthleteId, t.Exercise });
             e.HasQueryFilter(t => t.DeletedAt == null);
         });
+        builder.Entity<Visit>().HasIndex(v => v.UserId);
+        builder.Entity<ColumnMemory>().HasIndex(c => new { c.Kind, c.Header }).IsUnique();
+        builder.Entity<Deed>().HasIndex(d => d.At);
+        builder.Entity<Club>().Property(c => c.CopiesKept).HasDefaultValue(14);
         builder.Entity<OftenWish>().HasIndex(w => new { w.SquadId, w.Exercise }).IsUnique();
         builder.Entity<SeasonPhase>().HasIndex(p => new { p.SquadId, p.From });
     }

@@ -1,3 +1,4 @@
+using InchBurst.Data.Safe;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
@@ -15,6 +16,14 @@ public static class ClubFile
         Pooling = true,
     }.ToString();
 
+    /// <summary>Lets go of the file: closes the connections kept for it, and only those. A pool of another file in the same program may be opening one just now.</summary>
+    /// <param name="dataFolder">The folder that holds club.db.</param>
+    public static void LetGo(string dataFolder)
+    {
+        using var connection = new SqliteConnection(ConnectionString(dataFolder));
+        SqliteConnection.ClearPool(connection);
+    }
+
     /// <summary>Applies migrations, after putting a copy beside the file when it holds anything. Gives the copy's path, or null when none was needed.</summary>
     public static async Task<string?> BringUpToDateAsync(ClubDb db, string dataFolder, TimeProvider clock, CancellationToken cancel = default)
     {
@@ -23,9 +32,7 @@ public static class ClubFile
         var pending = (await db.Database.GetPendingMigrationsAsync(cancel)).ToList();
         if (pending.Count > 0 && File.Exists(file) && new FileInfo(file).Length > 0 && (await db.Database.GetAppliedMigrationsAsync(cancel)).Any())
         {
-            var folder = Directory.CreateDirectory(Path.Combine(dataFolder, "copies"));
-            copy = Path.Combine(folder.FullName, $"club-before-{pending[0]}-{clock.GetUtcNow():yyyyMMdd-HHmmss-fff}.db");
-            await CopyAsync(db, copy, cancel);
+            copy = await new CopyBook(dataFolder, clock).MakeAsync(CopyKind.Before, "", cancel);
         }
 
         await db.Database.MigrateAsync(cancel);
@@ -34,22 +41,6 @@ public static class ClubFile
         // WAL lets a reader and a writer work at once; FULL makes a saved rep survive a power cut as well as a kill.
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL;", cancel);
         return copy;
-    }
-
-    /// <summary>A whole copy of the open database, safe while others write.</summary>
-    public static async Task CopyAsync(ClubDb db, string path, CancellationToken cancel = default)
-    {
-        await db.Database.OpenConnectionAsync(cancel);
-        try
-        {
-            await using var target = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = path, Pooling = false }.ToString());
-            await target.OpenAsync(cancel);
-            ((SqliteConnection)db.Database.GetDbConnection()).BackupDatabase(target);
-        }
-        finally
-        {
-            await db.Database.CloseConnectionAsync();
-        }
     }
 }
 

@@ -21,6 +21,16 @@ public sealed class CurveShelf
 
     private IReadOnlyDictionary<string, KitCost>? costs;
 
+    /// <summary>Forgets everything, for when the whole file was changed.</summary>
+    public void ForgetAll()
+    {
+        curves.Clear();
+        bests.Clear();
+        taus.Clear();
+        loads.Clear();
+        costs = null;
+    }
+
     /// <summary>What kit costs, worked out once until a run changes.</summary>
     public async Task<IReadOnlyDictionary<string, KitCost>> CostsAsync(Func<Task<IReadOnlyDictionary<string, KitCost>>> ask) => costs ??= await ask();
 

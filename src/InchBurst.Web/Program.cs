@@ -8,6 +8,11 @@ if (options.Problem is { } problem)
     return 2;
 }
 
+if (options.Command is not null)
+{
+    return await HouseCommands.RunAsync(options, TimeProvider.System, Console.Out);
+}
+
 var app = House.Build(args, options);
 try
 {

@@ -234,14 +234,21 @@ public sealed class LiveSessionTests
         using var coach = new Chromium(app);
         var path = coach.StartSession(4, "3 x 20 m rest 0:20");
         coach.Go("/Settings/People");
-        coach.Type("#name", "Ilse at the gate");
-        coach.Type("#password", "long enough too" + Keys.Enter);
+        coach.Type("#name", "Ilse at the gate" + Keys.Enter);
         coach.UntilText("table.rows", "Ilse at the gate");
+        var given = coach.Find("code.token").Text;
         coach.Go(path);
         using var timer = new Chromium(app, 390, 844);
         timer.Go("/SignIn");
         timer.Type("#Input_Name", "Ilse at the gate");
-        timer.Type("#Input_Password", "long enough too" + Keys.Enter);
+        timer.Type("#Input_Password", given + Keys.Enter);
+
+        // A password from somebody else is used once.
+        timer.Type("#old", given);
+        timer.Type("#fresh", "four odd words here");
+        timer.Type("#again", "four odd words here" + Keys.Enter);
+        timer.UntilText(".toast-bar", "changed");
+        timer.Go("/");
         timer.UntilText("h2", "is running");
         timer.Click(".empty .btn-primary");
         timer.Find("[data-mark]");

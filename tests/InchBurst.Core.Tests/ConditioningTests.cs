@@ -85,7 +85,18 @@ public class ConditioningTests
     [InlineData("pogo hops 3 x 10 rest 1 to 1", 5)]
     [InlineData("6 x 30 s rest 1 to 1", 30)]
     [InlineData("6 x 30 s rest 1 to 2", 60)]
+    [InlineData("6 x 30 s rest every 1:30", 60)]
+    [InlineData("10 x 100 m in 17-18 s every 45 s", 27)]
+    [InlineData("6 x 30 s every 20 s", 0)]
     public void Rest_follows_the_work(string text, double seconds) => Assert.Equal(seconds, RestRules.Between(Demand(text), CoachingSchool.Usual).Seconds, 3);
+
+    [Fact]
+    public void Starts_at_even_times_leave_what_the_rep_leaves()
+    {
+        var demand = Demand("8 x 40 m every 60 s");
+        Assert.Equal(60 - demand.PaceAt(demand.HardestEffort).Seconds, RestRules.Between(demand, CoachingSchool.Usual).Seconds, 6);
+        Assert.Equal("a start every 1:00", RestRules.Between(demand, CoachingSchool.Usual).Reason);
+    }
 
     [Fact]
     public void Where_no_time_is_said_it_is_what_the_rep_is_expected_to_take()

@@ -63,7 +63,7 @@ public class LineCorpusTests
     }
 
     [Theory]
-    [InlineData("back squat 3 x 5 RPE 8", "RPE")]
+    [InlineData("back squat 3 x 5 RPEs 8", "RPEs")]
     [InlineData("6x10m from different starts", "different")]
     [InlineData("4 x 20 m @95% @90%", "effort")]
     [InlineData("A-skip 2 x 10 m B-skip", "line of its own")]

@@ -48,6 +48,7 @@ public class PlanTextTests
         Gen.Int[0, 600].Select(s => (LineRest?)new LineRest(s)),
         Gen.Select(Gen.Int[0, 600], Gen.Int[0, 900]).Select((a, b) => (LineRest?)new LineRest(a, b)),
         Gen.Select(Gen.Int[0, 600], Gen.Int[1, 300]).Select((a, b) => (LineRest?)new LineRest(a) { MostSeconds = a + b }),
+        Gen.Int[1, 600].Select(every => (LineRest?)new LineRest { EverySeconds = every }),
         Gen.Int[1, 40].Select(tenths => (LineRest?)new LineRest { OfWork = tenths / 4.0 }),
         Gen.Select(Gen.Int[1, 300], Gen.Int[1, 50], Units).Select((s, d, u) => (LineRest?)new LineRest(s, Per: new Distance(d, u))));
 
@@ -82,7 +83,8 @@ public class PlanTextTests
                 Reps = reps,
                 Shape = shape,
                 InWaves = sets == 3,
-                Effort = b.Item1,
+                // So few percent beside a slope would be the slope's.
+                Effort = load is { Kind: LoadKind.Uphill or LoadKind.Downhill, Unit: LoadUnit.None } && b.Item1 is { Percents: [<= 25] } ? null : b.Item1,
                 // What is timed says its rest in seconds.
                 Rest = shape is TimedShape && b.Item2 is { OfWork: not null } ? null : b.Item2,
                 Load = load,

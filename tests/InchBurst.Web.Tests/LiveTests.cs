@@ -97,9 +97,7 @@ public sealed class LiveTests : IAsyncLifetime
     [Fact]
     public async Task Undo_takes_back_ones_own_reading_and_leaves_what_the_others_read()
     {
-        await coach.PostAsync("/Settings/People", "/Settings/People?handler=Add", ("name", "Ravi at the gate"), ("role", "timer"), ("password", "long enough too"));
-        var timer = house.Visitor();
-        await timer.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Ravi at the gate"), ("Input.Password", "long enough too"));
+        var timer = await house.PersonAsync("Ravi at the gate", Roles.Timer);
         await SaveAsync(1, 1, "3.30|4.40");
         var sent = Guid.NewGuid();
         async Task TimerSaves(Guid client) => await timer.PostAsync(Url, Url + "?handler=Save", ("client", $"{client}"), ("athlete", "1"), ("line", $"{fly}"), ("rep", "1"), ("overrule", "true"), ("mark", "3.32"), ("mark", "4.54"));
@@ -456,6 +454,16 @@ public sealed class LiveTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.Accepted, await Send(49, good, token));
         Assert.Equal(HttpStatusCode.Accepted, await Send(49, good, token));
 
+        // Whatever else a device sends, it gets a reason that it can write down.
+        foreach (var (type, body, code) in new[] { ("text/plain", "{}", HttpStatusCode.UnsupportedMediaType), ("application/json", "{\"run\":", HttpStatusCode.BadRequest), ("application/json", "null", HttpStatusCode.BadRequest), ("application/json", "[" + new string(' ', 70_000) + "]", HttpStatusCode.RequestEntityTooLarge) })
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, "/gates/49") { Content = new StringContent(body, System.Text.Encoding.UTF8, type) };
+            request.Headers.Add("Gate-Token", token);
+            var answer = await gates.SendAsync(request);
+            Assert.Equal(code, answer.StatusCode);
+            Assert.Contains("problem", await answer.Content.ReadAsStringAsync());
+        }
+
         // The line is timed by hand; what the gates saw is electronic all the same.
         await Do("Timing", ("line", $"{fly}"), ("method", "Hand"), ("trigger", "FirstGate"), ("entry", "Cumulative"), ("behind", "0"));
         var page = await coach.PageAsync(Url);
@@ -464,6 +472,10 @@ public sealed class LiveTests : IAsyncLifetime
         await SaveAsync(1, 1, "3.290|4.400", more: [("gate", gate)]);
         Assert.Equal(TimingMethod.Electronic, (await RunsAsync()).Single().Method);
         Assert.Null((await coach.PageAsync(Url)).QuerySelector("input[name=gate]"));
+
+        // A report that there is not makes no hand time electronic.
+        await SaveAsync(2, 1, "3.310|4.420", more: [("gate", "987654")]);
+        Assert.Equal(TimingMethod.Hand, (await RunsAsync()).Single(r => r.AthleteId == 2).Method);
 
         // A report that fits no run says so and can be put aside.
         run = Guid.NewGuid();
@@ -546,9 +558,7 @@ public sealed class LiveTests : IAsyncLifetime
     [Fact]
     public async Task A_timer_logs_times_and_nothing_else()
     {
-        await coach.PostAsync("/Settings/People", "/Settings/People?handler=Add", ("name", "Ravi at the gate"), ("role", "timer"), ("password", "long enough too"));
-        var timer = house.Visitor();
-        await timer.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Ravi at the gate"), ("Input.Password", "long enough too"));
+        var timer = await house.PersonAsync("Ravi at the gate", Roles.Timer);
         var page = await timer.PageAsync(Url);
         Assert.DoesNotContain("One rep more", page.Body!.TextContent);
         await timer.PostAsync(Url, Url + "?handler=Save", ("client", $"{Guid.NewGuid()}"), ("athlete", "1"), ("line", $"{fly}"), ("rep", "1"), ("overrule", "true"), ("mark", "3.30"), ("mark", "4.40"));

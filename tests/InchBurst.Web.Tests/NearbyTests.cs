@@ -7,6 +7,7 @@ using InchBurst.Data.Entities;
 using InchBurst.Web.Drawing;
 using InchBurst.Web.Pages.Account;
 using InchBurst.Web.Support;
+using InchBurst.Web.Support.Door;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -122,7 +123,7 @@ public sealed class NearbyTests
             context.Connection.RemoteIpAddress = IPAddress.Parse(from);
             context.Connection.LocalIpAddress = IPAddress.Parse("192.168.1.2");
             services.GetRequiredService<IHttpContextAccessor>().HttpContext = context;
-            var model = new FirstRunModel(services.GetRequiredService<ClubDb>(), services.GetRequiredService<UserManager<AppUser>>(), services.GetRequiredService<SignInManager<AppUser>>())
+            var model = new FirstRunModel(services.GetRequiredService<ClubDb>(), services.GetRequiredService<UserManager<AppUser>>(), services.GetRequiredService<DoorKeeper>())
             {
                 PageContext = new PageContext { HttpContext = context },
                 Input = new() { Club = "Harbour Runners", Squad = "Sprinters", Name = "Odalys Brandvold", Password = "long enough" },

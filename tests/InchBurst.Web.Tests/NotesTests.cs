@@ -2,6 +2,7 @@ using System.Net;
 using System.Text.Json.Nodes;
 using InchBurst.Core.Live;
 using InchBurst.Core.Log;
+using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -137,9 +138,7 @@ public sealed class NotesTests : IAsyncLifetime
     [Fact]
     public async Task A_page_that_nobody_named_for_timers_is_the_coachs()
     {
-        await coach.PostAsync("/Settings/People", "/Settings/People?handler=Add", ("name", "Ravi at the gate"), ("role", "timer"), ("password", "long enough too"));
-        var timer = house.Visitor();
-        await timer.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Ravi at the gate"), ("Input.Password", "long enough too"));
+        var timer = await house.PersonAsync("Ravi at the gate", Roles.Timer);
         var pages = house.Services.GetRequiredService<Microsoft.AspNetCore.Mvc.Infrastructure.IActionDescriptorCollectionProvider>().ActionDescriptors.Items.OfType<Microsoft.AspNetCore.Mvc.RazorPages.PageActionDescriptor>()
             .Select(p => (p.ViewEnginePath, Address: "/" + System.Text.RegularExpressions.Regex.Replace(p.AttributeRouteInfo!.Template!, @"\{[^}]*\}", "49"))).ToList();
         Assert.True(pages.Count > 20);
@@ -153,7 +152,7 @@ public sealed class NotesTests : IAsyncLifetime
             }
         }
 
-        Assert.Equal(["/Account/FirstRun", "/Account/SignIn", "/Denied", "/Index", "/Sessions/Correct", "/Sessions/Trackside", "/Trouble"], open.Distinct().Order(StringComparer.Ordinal));
+        Assert.Equal(["/Account/FirstRun", "/Account/SignIn", "/Account/You", "/Denied", "/Guide", "/Index", "/Sessions/Correct", "/Sessions/Trackside", "/Trouble"], open.Distinct().Order(StringComparer.Ordinal));
     }
 
     [Fact]

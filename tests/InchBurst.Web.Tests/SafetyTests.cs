@@ -1,5 +1,6 @@
 using System.Net;
 using InchBurst.Data;
+using InchBurst.Data.Safe;
 using InchBurst.Web.Support;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -124,7 +125,7 @@ public sealed class SafetyTests
         var copy = Path.Combine(house.Options.DataFolder, "copy.db");
         var runs = await house.InDbAsync(async db =>
         {
-            await ClubFile.CopyAsync(db, copy);
+            await new CopyBook(house.Options.DataFolder, TimeProvider.System).WriteAsync(copy);
             return await db.Runs.CountAsync();
         });
         await using var copied = new ClubDb(new DbContextOptionsBuilder<ClubDb>().UseSqlite($"Data Source={copy};Pooling=False").Options);

@@ -2,8 +2,10 @@ using System.Net;
 using AngleSharp.Dom;
 using AngleSharp.Html.Parser;
 using InchBurst.Data;
+using InchBurst.Data.Entities;
 using InchBurst.Web.Support;
 using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -96,12 +98,28 @@ public sealed class TestHouse : IAsyncDisposable
         return visitor;
     }
 
+    /// <summary>Somebody with an account and a password of their own, signed in.</summary>
+    public async Task<Visitor> PersonAsync(string name, string role, string password = "four odd words here")
+    {
+        await using (var scope = Services.CreateAsyncScope())
+        {
+            var users = scope.ServiceProvider.GetRequiredService<UserManager<AppUser>>();
+            var user = new AppUser { UserName = name, DisplayName = name };
+            Assert.True((await users.CreateAsync(user, password)).Succeeded);
+            await users.AddToRoleAsync(user, role);
+        }
+
+        var visitor = Visitor();
+        await visitor.PostAsync("/SignIn", "/SignIn", ("Input.Name", name), ("Input.Password", password));
+        return visitor;
+    }
+
     /// <summary>Ends the application and leaves its folder, for another house to open.</summary>
     public async Task CloseAsync()
     {
         await app.StopAsync();
         await app.DisposeAsync();
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        ClubFile.LetGo(Options.DataFolder);
     }
 
     public async ValueTask DisposeAsync()
@@ -112,10 +130,22 @@ public sealed class TestHouse : IAsyncDisposable
 }
 
 /// <summary>A browser without a screen: keeps cookies, sends forms with their token.</summary>
-public sealed class Visitor(Uri address)
+public sealed class Visitor
 {
-    private readonly HttpClient http = new(new HttpClientHandler { AllowAutoRedirect = false, CookieContainer = new CookieContainer() }) { BaseAddress = address };
+    private readonly CookieContainer cookies = new();
+    private readonly HttpClient http;
     private readonly HtmlParser parser = new();
+    private readonly Uri address;
+
+    public Visitor(Uri address, CookieCollection? known = null)
+    {
+        this.address = address;
+        cookies.Add(known ?? []);
+        http = new(new HttpClientHandler { AllowAutoRedirect = false, CookieContainer = cookies }) { BaseAddress = address };
+    }
+
+    /// <summary>Another browser with a copy of this one's cookies.</summary>
+    public Visitor Copy() => new(address, cookies.GetAllCookies());
 
     /// <summary>The part of a page that is asked for from now on; null for whole pages.</summary>
     public string? Part
@@ -157,6 +187,34 @@ public sealed class Visitor(Uri address)
         var page = (await GetAsync(from)).Page;
         var token = page.QuerySelector("meta[name=form-token]")?.GetAttribute("content") ?? "";
         return await SendAsync(to, token, fields);
+    }
+
+    /// <summary>Sends a form with a file.</summary>
+    public async Task<(HttpStatusCode Code, IDocument Page, HttpResponseMessage Response)> UploadAsync(string from, string to, string name, byte[] file, params (string Name, string Value)[] fields)
+    {
+        var token = (await GetAsync(from)).Page.QuerySelector("meta[name=form-token]")?.GetAttribute("content") ?? "";
+        using var form = new MultipartFormDataContent { { new ByteArrayContent(file), "file", name } };
+        foreach (var (field, value) in fields.Append(("__RequestVerificationToken", token)))
+        {
+            form.Add(new StringContent(value), field);
+        }
+
+        var response = await http.PostAsync(to, form);
+        return (response.StatusCode, await parser.ParseDocumentAsync(await response.Content.ReadAsStringAsync()), response);
+    }
+
+    /// <summary>Asks for a page until something is on it, and gives that thing's value.</summary>
+    public async Task<string> UntilAsync(string path, string selector)
+    {
+        for (var i = 0; i < 2000; i++)
+        {
+            if ((await PageAsync(path)).QuerySelector(selector) is { } found)
+            {
+                return found.GetAttribute("value")!;
+            }
+        }
+
+        throw new TimeoutException($"{selector} never came to {path}.");
     }
 
     public async Task<(HttpStatusCode Code, IDocument Page, HttpResponseMessage Response)> SendAsync(string to, string token, params (string Name, string Value)[] fields)

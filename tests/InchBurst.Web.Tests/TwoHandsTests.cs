@@ -318,9 +318,7 @@ public sealed class TwoHandsTests : IAsyncLifetime
     public async Task A_timer_lifts_no_hold_and_writes_into_no_ended_session()
     {
         var fly = await StartAsync();
-        await coach.PostAsync("/Settings/People", "/Settings/People?handler=Add", ("name", "Ravi at the gate"), ("role", "timer"), ("password", "long enough too"));
-        var timer = house.Visitor();
-        await timer.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Ravi at the gate"), ("Input.Password", "long enough too"));
+        var timer = await house.PersonAsync("Ravi at the gate", Roles.Timer);
         var open = await timer.PageAsync(Url);
         var token = open.QuerySelector("meta[name=form-token]")!.GetAttribute("content")!;
         async Task<HttpStatusCode> Try(string handler, params (string, string)[] fields) => (await timer.SendAsync($"{Url}?handler={handler}", token, fields)).Code;

@@ -25,7 +25,7 @@ public sealed class RestByRule : IPlanCheck
             {
                 yield return new("rest", Severity.Mind, $"Rest {Figures.Clock(written.Seconds)} is under the rule of {Figures.Clock(rule.Seconds)}", $"{rule.Reason}. The queue gives {Figures.Clock(real)}.{(rule.Key is { } key ? " " + context.School.Of(key).Reason : "")}", line.Id)
                 {
-                    Fixes = [new($"Rest {Figures.Clock(rule.Seconds)}", context.Plan.Replace(line.Id, line with { Rest = (line.Rest ?? new()) with { RepSeconds = Math.Ceiling(rule.Seconds), Per = null, WalkBack = false, OfWork = null } }))],
+                    Fixes = [new($"Rest {Figures.Clock(rule.Seconds)}", context.Plan.Replace(line.Id, line with { Rest = (line.Rest ?? new()) with { RepSeconds = Math.Ceiling(rule.Seconds), Per = null, WalkBack = false, OfWork = null, EverySeconds = null } }))],
                 };
             }
         }

@@ -136,7 +136,8 @@ public static partial class LiveSteps
         var timing = state.TimingOf(rep.Line);
         timing = timing with
         {
-            Method = rep.Gate is null ? timing.Method : TimingMethod.Electronic,
+            // Only what gates really reported is electronic where the line is timed by hand.
+            Method = rep.Gate is { } by && state.Gates.Any(g => g.Number == by) ? TimingMethod.Electronic : timing.Method,
             Trigger = marks.ZoneOnly ? StartTrigger.ZoneLine : timing.Trigger == StartTrigger.ZoneLine ? StartTrigger.FirstGate : timing.Trigger,
         };
         var claimed = rep.Rep is > 0 and <= MostRep ? rep.Rep : null;

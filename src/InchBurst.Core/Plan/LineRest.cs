@@ -12,6 +12,9 @@ public sealed record LineRest(double? RepSeconds = null, double? SetSeconds = nu
     /// <summary>Rest as so many times the work of a rep, 0.1 to 20 (1:1 is 1); null where it is said otherwise.</summary>
     public double? OfWork { get; init; }
 
+    /// <summary>Seconds from one start to the next, 1 to 3600: what a rep leaves of them is the rest; null where it is said otherwise.</summary>
+    public double? EverySeconds { get; init; }
+
     /// <summary>Longest rest between reps where a range was written, s; <see cref="RepSeconds"/> is the shortest, the harder end.</summary>
     public double? MostSeconds { get; init; }
 }

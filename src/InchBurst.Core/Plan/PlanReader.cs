@@ -27,7 +27,7 @@ internal static class PlanReader
         Effort = e.At("effort") is { } effort ? new(effort.Numbers("percents") ?? throw new JsonException("\"percents\" is missing."), effort.Named<EffortShape>("shape") ?? EffortShape.Each, effort.Text("word")) : null,
         Goal = e.At("goal") is { } goal ? new(goal.Number("seconds"), goal.Number("mostSeconds"), goal.Number("aerobicPercent"), goal.Number("leastPercent")) : null,
         Start = e.At("start") is { } start ? new(start.GetProperty("position").Name<StartPosition>(), start.Named<Side>("side"), start.Length("runIn")) : null,
-        Rest = e.At("rest") is { } rest ? new(rest.Number("repSeconds"), rest.Number("setSeconds"), rest.Length("per"), rest.Flag("walkBack")) { MostSeconds = rest.Number("mostSeconds"), OfWork = rest.Number("ofWork") } : null,
+        Rest = e.At("rest") is { } rest ? new(rest.Number("repSeconds"), rest.Number("setSeconds"), rest.Length("per"), rest.Flag("walkBack")) { MostSeconds = rest.Number("mostSeconds"), OfWork = rest.Number("ofWork"), EverySeconds = rest.Number("everySeconds") } : null,
         Least = e.At("least") is { } least ? new(least.Whole("sets"), least.Whole("reps"), least.At("shape") is { } shape ? Shape(shape) : null) : null,
         Load = e.At("load") is { } load ? Load(load) : null,
         Gates = e.List("gates", JsonRead.Distance) ?? [],

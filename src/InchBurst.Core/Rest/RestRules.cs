@@ -90,6 +90,7 @@ public static class RestRules
     public static RestAdvice Between(LineDemand demand, CoachingSchool school) => demand.Line.Rest switch
     {
         { WalkBack: true } => new((demand.Course?.Metres ?? 20) / RepPace.WalkingSpeed, "walk back"),
+        { EverySeconds: { } every } => new(Math.Max(0, every - WorkSeconds(demand)), $"a start every {Figures.Clock(every)}"),
         { OfWork: { } share } => new(share * WorkSeconds(demand), $"{Figures.Number(share, 1)} x the work, {Figures.Clock(WorkSeconds(demand))}"),
         { Per: { } per, RepSeconds: { } seconds } => new(seconds * (demand.Course is null ? per.Metres : demand.IntentMetres) / per.Metres, $"{Figures.Clock(seconds)} for each {per}"),
         { RepSeconds: { } seconds } => new(seconds, "as written"),

@@ -13,7 +13,7 @@ public static partial class PlanText
         var typed = LineHabits.BeforeNames.Aggregate(LineText.Of(text), (t, h) => t.Replace(h.Pattern, h.With)).Text;
         if (Lengths().Match(typed) is { Success: true } lengths)
         {
-            parts = [.. Numbers().Matches(lengths.Groups["list"].Value).Select(n => $"{lengths.Groups["count"].Value}{n.Value} {lengths.Groups["unit"].Value}{lengths.Groups["rest"].Value}")];
+            parts = [.. Numbers().Matches(lengths.Groups["list"].Value).Select(n => $"{lengths.Groups["name"].Value}{lengths.Groups["count"].Value}{n.Value} {lengths.Groups["unit"].Value}{lengths.Groups["rest"].Value}")];
         }
         else if (Sets().Match(typed) is { Success: true } sets)
         {
@@ -36,8 +36,8 @@ public static partial class PlanText
 
     private const int MostParts = 12;
 
-    // 2 x 10, 20, 30 m @95%
-    [GeneratedRegex(@"^\s*(?<count>\d{1,2}\s*x\s*)?(?<list>\d+(?:\s*,\s*\d+)+(?:\s*(?:,|and|&)\s*\d+)?)\s*(?<unit>m|metres?|meters?|yd|yds|yards?)\b(?<rest>.*)$", RegexOptions.IgnoreCase)]
+    // 2 x 10, 20, 30 m @95%; accelerations 10-20-30 m
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}'\s-]*?\s*:?\s*)?(?<count>\d{1,2}\s*x\s*)?(?<list>\d+(?:\s*,\s*\d+)+(?:\s*(?:,|and|&)\s*\d+)?|\d+(?:\s*[-/]\s*\d+){2,})\s*(?<unit>m|metres?|meters?|yd|yds|yards?)\b(?<rest>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex Lengths();
 
     // squat 5,3,1 @75,85,95% max
@@ -47,6 +47,6 @@ public static partial class PlanText
     [GeneratedRegex(@"\d+")]
     private static partial Regex Numbers();
 
-    [GeneratedRegex(@"\s*(?:;|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\p{L}))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s*(?:;|(?<=\bmin(?:s|utes?)?\s*)\+(?=\s*\p{L})|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
     private static partial Regex WholeLines();
 }

@@ -259,7 +259,7 @@ public static partial class PlanText
     private static partial Regex RestPart();
 
     // A comma parts lines too where another exercise follows it.
-    [GeneratedRegex(@";|,(?=\s*(?!(?:rest|gates?|for|each|per|log|cue|from|through|at|with|walk|in|as|sled|band|chain|vest|timed|full|easy|left|right|both|r|then)\b)\p{L})", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@";|,(?=\s*(?!(?:rest|gates?|for|each|per|log|cue|from|through|at|with|walk|in|as|sled|band|chain|vest|timed|full|easy|left|right|both|r|then)\b)\p{L}|\s*\d{1,3}\s*(?:m|yd)\s*(?:sprint|run|dash|hill|fly|flying|acceleration|bound|jog)\p{L}*\b)", RegexOptions.IgnoreCase)]
     private static partial Regex Parted();
 
     // Bullets and numbers in front of pasted lines: "- ", "* ", "1) ".

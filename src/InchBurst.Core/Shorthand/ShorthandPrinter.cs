@@ -62,7 +62,7 @@ public static class ShorthandPrinter
     // A range of one shape: 10-20 m, 20-30 s, 8-10 reps.
     internal static string ShapeText(RepShape shape, RepShape? least) => (shape, least) switch
     {
-        (TimedShape most, TimedShape from) => $"{Plain(from.Seconds)}-{Plain(most.Seconds)} s",
+        (TimedShape most, TimedShape from) => from.Seconds % 60 == 0 && most.Seconds % 60 == 0 ? $"{Plain(from.Seconds / 60)}-{Plain(most.Seconds / 60)} min" : $"{Plain(from.Seconds)}-{Plain(most.Seconds)} s",
         (CountShape most, CountShape from) => $"{from.Count}-{ShapeText(most)}",
         (RunShape most, RunShape from) => $"{Plain(from.Segments[0].Length.Amount)}-{ShapeText(most)}",
         _ => ShapeText(shape),
@@ -105,6 +105,7 @@ public static class ShorthandPrinter
     {
         null => "",
         { WalkBack: true } => "walk-back",
+        { EverySeconds: { } every } => "every " + Clock(every),
         { OfWork: { } share } => "1 to " + Plain(share),
         { Per: { } per } => Clock(rest.RepSeconds ?? 0) + "/" + per + (rest.SetSeconds is { } s ? "/" + Clock(s) : ""),
         { SetSeconds: { } sets } => Clock(rest.RepSeconds ?? 0) + "/" + Clock(sets),

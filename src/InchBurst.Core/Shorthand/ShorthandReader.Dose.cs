@@ -69,6 +69,12 @@ internal sealed partial class ShorthandReader
         }
         else if (Now.Kind == TokenKind.Word && TimeUnits.TryGetValue(Now.Text, out var seconds))
         {
+            if (Now.IsWord("s") && exerciseName is null && leastAmount is null && amount.Value >= LeastTrackMetres && amount.Value % 50 == 0 && Now.Start == amount.Start + amount.Length)
+            {
+                // 200s are as often runs of 200 m as 200 seconds.
+                throw Doubtful(amount with { Length = amount.Length + 1 }, $"{amount.Text}s: metres or seconds?", ["m", "seconds"], w => (amount.Start + amount.Length, 1, " " + w), w => $"{amount.Text} {w}");
+            }
+
             at++;
             shape = new TimedShape(Within(amount, amount.Value * seconds, 1, 7200, "A time in seconds"));
             leastShape = leastAmount is { } l ? new TimedShape(Within(l, l.Value * seconds, 1, 7200, "A time in seconds")) : null;
@@ -87,6 +93,10 @@ internal sealed partial class ShorthandReader
             shape = new CountShape(Whole(amount, 1, 500, "The count"), passes, counted);
             leastShape = leastAmount is { } l ? new CountShape(Whole(l, 1, 500, "The count"), passes, counted) : null;
         }
+        else if (Now.IsWord("slow") && exercise is { Counted: CountedIn.Reps })
+        {
+            (bareNumber, bareLeast) = (amount, leastAmount);
+        }
         else if (Now.Is('+') || (Now.Kind == TokenKind.Word && (DistanceUnits.ContainsKey(Now.Text) || IsRole(at) || IsMovement(at))))
         {
             var run = Segments(amount);
@@ -100,6 +110,9 @@ internal sealed partial class ShorthandReader
             (bareNumber, bareLeast) = (amount, leastAmount);
         }
     }
+
+    // The shortest way of the track that is called by its length in the plural.
+    private const double LeastTrackMetres = 100;
 
     private bool isCounted;
     private Token? bareLeast;

@@ -9,6 +9,14 @@ internal sealed partial class ShorthandReader
 {
     private List<Distance> ReadGates()
     {
+        if (Now.IsWord("every") && Next.Kind == TokenKind.Number)
+        {
+            lastGate = Next;
+            at++;
+            gatesEvery = ReadDistance("A gate every how many metres?", 1, 100);
+            return [];
+        }
+
         var numbers = new List<(Token Number, DistanceUnit? Unit)>();
         while (Now.Kind == TokenKind.Number)
         {
@@ -33,9 +41,9 @@ internal sealed partial class ShorthandReader
             throw Wrong(Now, "Where do the gates stand? Such as gates 10,20,30.");
         }
 
-        if (numbers.Count > 16)
+        if (numbers.Count > MostGates)
         {
-            throw Wrong(numbers[16].Number, "At most 16 gates.");
+            throw Wrong(numbers[MostGates].Number, $"At most {MostGates} gates.");
         }
 
         lastGate = numbers[^1].Number;
@@ -57,6 +65,9 @@ internal sealed partial class ShorthandReader
 
         return [.. found];
     }
+
+    private const int MostGates = 16;
+    private Distance? gatesEvery;
 
     private DistanceUnit ShapeUnit() => shape is RunShape run ? run.Segments[0].Length.Unit : context.DefaultUnit;
 

@@ -85,6 +85,12 @@ internal sealed partial class ShorthandReader
                 return new(loadKind, Within(token, value, -90, 30, "A change of speed in percent"), LoadUnit.PercentSpeed);
             }
 
+            if (loadKind == LoadKind.Tow)
+            {
+                // Of help the percent can only be how much faster.
+                return new(loadKind, Within(token, value, 0.5, 30, "A change of speed in percent"), LoadUnit.PercentSpeed);
+            }
+
             if (loadKind is LoadKind.Uphill or LoadKind.Downhill)
             {
                 return new(loadKind, Within(token, Math.Abs(value), 0.1, 60, "A slope in percent"), LoadUnit.PercentGrade);

@@ -24,7 +24,15 @@ internal sealed partial class ShorthandReader
         var name = string.Join(' ', tokens.Skip(first).Take(at - first).Select(t => t.Text));
         if (tokens.FindIndex(first, at - first, t => t.IsWord("x")) is > 0 and var x && x > first)
         {
-            throw Wrong(tokens[x - 1], $"“{tokens[x - 1].Text}” is not a number.");
+            if (Now.Kind != TokenKind.Number || (Next.Kind == TokenKind.Word && (DistanceUnits.ContainsKey(Next.Text) || TimeUnits.ContainsKey(Next.Text))))
+            {
+                throw Wrong(tokens[x - 1], $"“{tokens[x - 1].Text}” is not a number.");
+            }
+
+            // So many of something that nobody knows yet.
+            at = x;
+            last = tokens[x - 1];
+            name = string.Join(' ', tokens.Skip(first).Take(x - first).Select(t => t.Text));
         }
 
         // Known words with a strange one among them are a slip far more often than a new name.

@@ -153,6 +153,14 @@ internal sealed partial class ShorthandReader
             return;
         }
 
+        if (Now.IsWord("every"))
+        {
+            at++;
+            var between = Now;
+            rest = new() { EverySeconds = Within(between, Duration("A start every how long?"), 1, 3600, "The time between starts in seconds") };
+            return;
+        }
+
         if (Now.Kind == TokenKind.Number && Next.IsWord("to") && Later(2).Kind == TokenKind.Number && !(Later(3).Kind == TokenKind.Word && TimeUnits.ContainsKey(Later(3).Text)))
         {
             // Rest in proportion to the work: 1 to 2 is twice as long.

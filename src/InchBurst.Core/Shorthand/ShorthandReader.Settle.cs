@@ -37,6 +37,12 @@ internal sealed partial class ShorthandReader
             effort = new([EffortWords["fast"]], Word: "fast");
         }
 
+        // So few percent beside a slope are the slope's.
+        if (effort is { Word: null, Percents: [<= MostSlope and > 0 and var grade] } && (load ?? exercise?.UsualLoad) is { Kind: LoadKind.Uphill or LoadKind.Downhill } slope && (load is null || slope.Unit == LoadUnit.None))
+        {
+            (load, effort) = (slope with { Amount = grade, Unit = LoadUnit.PercentGrade }, null);
+        }
+
         // Kilograms on a run are on what is pulled or worn; which, only the exercise can say.
         if (load is { Kind: LoadKind.Lift, Unit: LoadUnit.Kilogram or LoadUnit.Pound } mass && shape is RunShape)
         {
@@ -44,11 +50,30 @@ internal sealed partial class ShorthandReader
                 : exercise?.Does is Movement.Sprint or null && massAt is { } at ? throw Doubtful(at, $"{at.Text} {(mass.Unit == LoadUnit.Pound ? "lb" : "kg")} on what?", ["sled", "vest", "chain"], word => (at.Start, 0, word + " ")) : load;
         }
 
-        if (load is null && effort is { Word: null, Percents: [var first, ..] } said && exercise?.Does == Movement.Lift && said.Percents.Min() >= 1 && said.Percents.Count == (said.Shape == EffortShape.Each ? 1 : 2))
+        if (load is null && effort is { Word: null, Percents: [var first, ..] } said && exercise is { } lifted && (lifted.Does == Movement.Lift || (lifted.Does == Movement.Jump && lifted.Kit.Any(k => k.Contains("bar", StringComparison.Ordinal)))) && said.Percents.Min() >= 1 && said.Percents.Count == (said.Shape == EffortShape.Each ? 1 : 2))
         {
             load = new(LoadKind.Lift, said.Percents.Max(), LoadUnit.PercentMaximum) { Least = said.Shape == EffortShape.Each ? null : said.Percents.Min() };
             effort = null;
         }
+    }
+
+    // Gates every so many metres of the run, the finish among them.
+    private void SettleGates()
+    {
+        if (gatesEvery is not { } step)
+        {
+            return;
+        }
+
+        if (shape is not RunShape run)
+        {
+            throw Wrong(lastGate, "Gates stand along a run, such as 4 x 30 m gates every 10 m.");
+        }
+
+        var count = (int)Math.Floor((run.Metres / step.Metres) + 1e-6);
+        gates = count is > 0 and <= MostGates
+            ? [.. Enumerable.Range(1, count).Select(i => step with { Amount = step.Amount * i })]
+            : throw Wrong(lastGate, count == 0 ? $"The gate at {step} stands beyond the end of the run." : $"At most {MostGates} gates.");
     }
 
     private void SettleShape()
@@ -105,6 +130,11 @@ internal sealed partial class ShorthandReader
             }
         }
 
+        if (usualTimes is { } ofNothingKnown && usual is null)
+        {
+            shape = new CountShape(ofNothingKnown);
+        }
+
         if (shape is null && bareNumber is { } bare)
         {
             RepShape Shape(Token number) => exercise?.Counted switch
@@ -141,6 +171,9 @@ internal sealed partial class ShorthandReader
             throw Wrong(tokens[^1], exerciseName is null ? "How far, or how long? Such as 4 x 20 m." : $"How much of “{exerciseName}”? Such as 2 x 10 m, 3 x 5 or 2 min.");
         }
     }
+
+    // Nobody runs at so few percent, and few hills are steeper.
+    private const double MostSlope = 25;
 
     // A length without a unit below this is more likely a count.
     private const double LeastBareMetres = 5;

@@ -69,6 +69,7 @@ internal sealed partial class ShorthandReader
 
         SettleShape();
         SettleEffort();
+        SettleGates();
         if (rest is { OfWork: { } share } && shape is TimedShape work)
         {
             // The work is said in seconds, so the rest is too.
@@ -123,6 +124,11 @@ internal sealed partial class ShorthandReader
                 break;
             case TokenKind.Name:
                 throw Wrong(token, $"“{token.Text}” is a second piece of work; put it on a line of its own.");
+            case TokenKind.Number when Next.IsWord("cm"):
+                // How high the box or the hurdle is: said to the athlete.
+                SayAlso($"{token.Text} cm", token);
+                at += 2;
+                break;
             case TokenKind.Number when ReadAerobic(token) || ReadLift(token):
                 break;
             case TokenKind.Number when Next.IsWord("sets", "set") && said.Contains("dose"):
@@ -139,12 +145,21 @@ internal sealed partial class ShorthandReader
             case TokenKind.Symbol when token.Is('@') && Next.Kind == TokenKind.Number && Later(2).IsWord("kg", "lb"):
                 at++;
                 break;
+            case TokenKind.Symbol when (token.Is('-') || token.Is('+')) && Next.Kind == TokenKind.Number && Later(2).Is('%') && Later(3).IsWord("v") && load is { Unit: LoadUnit.None, Kind: LoadKind.Sled or LoadKind.Chain or LoadKind.Tow or LoadKind.Band } open:
+                load = ReadLoad(open.Kind, token);
+                break;
             case TokenKind.Symbol when (token.Is('-') || token.Is('+')) && Next.Kind == TokenKind.Number && Later(2).Is('%') && Later(3).IsWord("v"):
                 throw Doubtful(token, $"{Next.Text}% {(token.Is('-') ? "slower" : "faster")} by what?", (token.Is('-') ? ["sled", "chain", "band"] : ["tow"]), word => (token.Start, 0, word + " "));
             case TokenKind.Symbol when token.Is('@'):
-                Once("effort", token);
+                var word = effort is { Word: not null } inWords ? inWords : null;
+                if (word is null)
+                {
+                    Once("effort", token);
+                }
+
                 at++;
                 ReadEffort();
+                AgreeWith(word, token);
                 break;
             case TokenKind.Symbol when token.Is(','):
                 at++;
@@ -162,125 +177,6 @@ internal sealed partial class ShorthandReader
                 throw Wrong(token, "This quotation mark has no partner.");
             default:
                 throw Wrong(token, $"“{token.Text}” means nothing here.");
-        }
-    }
-
-    private void ReadWord(Token token)
-    {
-        if (token.IsWord("from"))
-        {
-            Once("start", token);
-            at++;
-            ReadStart();
-        }
-        else if (token.IsWord("rest"))
-        {
-            Once("rest", token);
-            at++;
-            ReadRest();
-        }
-        else if (token.IsWord("gates", "gate"))
-        {
-            Once("gates", token);
-            at++;
-            gates = ReadGates();
-        }
-        else if (token.IsWord("through"))
-        {
-            Once("through", token);
-            at++;
-            through = ReadDistance("How far past the line?", 0.5, 60);
-        }
-        else if (token.IsWord("each", "per") && Next.IsWord("side", "leg"))
-        {
-            eachSide = true;
-            at += 2;
-        }
-        else if (token.IsWord("in") && Next.IsWord("waves"))
-        {
-            inWaves = true;
-            at += 2;
-        }
-        else if (token.IsWord("in") && Next.Kind is TokenKind.Number or TokenKind.Clock)
-        {
-            Once("goal", token);
-            at++;
-            ReadGoal();
-        }
-        else if (token.IsWord("for"))
-        {
-            Once("for", token);
-            at++;
-            who = ReadWho();
-        }
-        else if (token.IsWord("cue"))
-        {
-            Once("cue", token);
-            at++;
-            if (Now.Kind != TokenKind.Quoted)
-            {
-                throw Wrong(Now, "Put the cue in quotation marks: cue \"push the ground away\".");
-            }
-
-            cue = Text(Now, 120, "A cue");
-            at++;
-        }
-        else if (token.IsWord("log"))
-        {
-            Once("log", token);
-            at++;
-            log = ReadLog();
-        }
-        else if (token.IsWord("as"))
-        {
-            Once("kind", token);
-            at++;
-            kind = ReadKind();
-        }
-        else if (EffortWords.TryGetValue(token.Text, out var percent))
-        {
-            Once("effort", token);
-            at++;
-            effort = new([percent], Word: token.Text.ToLowerInvariant());
-        }
-        else if (Loads.TryGetValue(token.Text, out var loadKind))
-        {
-            Once("load", token);
-            at++;
-            load = ReadLoad(loadKind, token);
-        }
-        else if (BandWords.TryGetValue(token.Text, out var weight) && load is null && (exercise ?? (Next.Kind == TokenKind.Name ? Next.Exercise : null))?.Does is Movement.Lift or Movement.Carry)
-        {
-            Once("load", token);
-            at++;
-            load = new(LoadKind.Lift, 0, weight);
-        }
-        else if (token.IsWord("tempo") && Next.Kind == TokenKind.Word && Next.Text.All(c => char.IsAsciiDigit(c) || c == '-'))
-        {
-            // Down, hold, up in seconds: said to the athlete.
-            Once("cue", token);
-            cue = $"tempo {Next.Text}";
-            at += 2;
-        }
-        else if (token.IsWord("usual") && Next.Kind == TokenKind.Number)
-        {
-            // So many times the usual dose.
-            Once("dose", token);
-            at++;
-            usualTimes = Whole(Now, 1, 100, "Reps");
-            at++;
-        }
-        else if (token.IsWord("x"))
-        {
-            throw Wrong(token, "A number must stand on both sides of the x.");
-        }
-        else if (exerciseName is null && !said.Contains("dose"))
-        {
-            OwnExercise();
-        }
-        else
-        {
-            throw exerciseName is not null && CatalogueMatch() is { } second ? Wrong(token, $"“{second.Exercise.Name}” is a second piece of work; put it on a line of its own.") : Unknown(token);
         }
     }
 

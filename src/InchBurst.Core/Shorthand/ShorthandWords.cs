@@ -156,11 +156,11 @@ internal static class ShorthandWords
 
     public static string MovementWord(Movement movement) => Movements.First(m => m.Value == movement).Key;
 
-    /// <summary>The nearest of some words within two slips of the keys, or null.</summary>
+    /// <summary>The nearest of some words within one slip of the keys, within two where the word is long and begins the same; or null.</summary>
     public static string? Nearest(string word, IEnumerable<string> among)
     {
         string? best = null;
-        var allowed = word.Length <= 3 ? 1 : 2;
+        var allowed = word.Length <= 4 ? 1 : 2;
         var least = allowed + 1;
         foreach (var candidate in among)
         {
@@ -170,7 +170,7 @@ internal static class ShorthandWords
             }
 
             var slips = Slips(word.ToLowerInvariant(), candidate.ToLowerInvariant());
-            if (slips < least && slips < candidate.Length)
+            if (slips < least && slips < candidate.Length && (word.Length > 3 || IsSwapOrLetter(word, candidate)) && (slips < 2 || char.ToLowerInvariant(candidate[0]) == char.ToLowerInvariant(word[0])))
             {
                 (least, best) = (slips, candidate);
             }
@@ -178,6 +178,9 @@ internal static class ShorthandWords
 
         return best;
     }
+
+    // Of a short word every other short word is near; only a letter left out, one too many, or two swapped is a slip.
+    private static bool IsSwapOrLetter(string word, string candidate) => word.Length > 2 && (word.Length != candidate.Length || word.ToLowerInvariant().Order().SequenceEqual(candidate.ToLowerInvariant().Order()));
 
     /// <summary>Edit distance with neighbouring letters swapped counted once (Damerau 1964, optimal string alignment).</summary>
     private static int Slips(string a, string b)

@@ -73,5 +73,11 @@ public sealed class Athlete
     public string AvailabilityReason { get; set; } = "";
     public string AvailabilitySaidBy { get; set; } = "";
     public DateOnly? AvailabilitySince { get; set; }
+
+    /// <summary>Who answers for a young athlete and how to reach them, in the words typed; empty when nothing was said.</summary>
+    public string Guardian { get; set; } = "";
+
+    /// <summary>Day of the consent to keep this athlete's data; null while there is none.</summary>
+    public DateOnly? ConsentOn { get; set; }
     public DateTime? RetiredAt { get; set; }
 }

@@ -19,6 +19,12 @@ public sealed class Club
     /// <summary>Changes with every change of the kit.</summary>
     public int LoadKitVersion { get; set; }
 
+    /// <summary>How many of the copies made every day are kept, 1 to 400.</summary>
+    public int CopiesKept { get; set; } = 14;
+
+    /// <summary>Second folder into which every copy is put too, such as one on another disk; empty for none.</summary>
+    public string CopyFolder { get; set; } = "";
+
     /// <summary>What timing gates show to be let in; empty while none are.</summary>
     public string GateToken { get; set; } = "";
 }

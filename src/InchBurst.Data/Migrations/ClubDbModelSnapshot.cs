@@ -90,6 +90,9 @@ namespace InchBurst.Data.Migrations
                     b.Property<DateTimeOffset?>("LockoutEnd")
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("MustChangePassword")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("NormalizedEmail")
                         .HasMaxLength(256)
                         .HasColumnType("TEXT");
@@ -152,6 +155,9 @@ namespace InchBurst.Data.Migrations
                     b.Property<int?>("BirthYear")
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateOnly?>("ConsentOn")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("FrontFoot")
                         .HasColumnType("INTEGER");
 
@@ -160,6 +166,10 @@ namespace InchBurst.Data.Migrations
 
                     b.Property<int>("GroupByMinutes")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Guardian")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<double?>("HeightMetres")
                         .HasColumnType("REAL");
@@ -318,6 +328,15 @@ namespace InchBurst.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("CopiesKept")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(14);
+
+                    b.Property<string>("CopyFolder")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("DistanceUnit")
                         .HasColumnType("INTEGER");
 
@@ -421,6 +440,63 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("ClubSchools");
                 });
 
+            modelBuilder.Entity("InchBurst.Data.Entities.ColumnMemory", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Field")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Header")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Kind", "Header")
+                        .IsUnique();
+
+                    b.ToTable("ColumnMemories");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.Deed", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Times")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("What")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Where")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("At");
+
+                    b.ToTable("Deeds");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.DoneCommand", b =>
                 {
                     b.Property<Guid>("ClientId")
@@ -471,6 +547,35 @@ namespace InchBurst.Data.Migrations
                     b.HasIndex("SessionId", "UsedFor");
 
                     b.ToTable("GateReadings");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.ImportBatch", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ChangesJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("UndoneAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("What")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("ImportBatches");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.KeptPlan", b =>
@@ -1199,6 +1304,36 @@ namespace InchBurst.Data.Migrations
                     b.HasIndex("SquadId");
 
                     b.ToTable("Sessions");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.Visit", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Device")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("EndedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("LastSeen")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("UserId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("UserId");
+
+                    b.ToTable("Visits");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.WeekStep", b =>

@@ -35,7 +35,7 @@ public sealed class Desk(SquadBook squads, IHttpContextAccessor http, TimeProvid
     }
 
     public void ChooseSquad(int id) => http.HttpContext?.Response.Cookies.Append(
-        SquadCookie, id.ToString(CultureInfo.InvariantCulture), new CookieOptions { HttpOnly = true, SameSite = SameSiteMode.Lax, IsEssential = true, MaxAge = TimeSpan.FromDays(400) });
+        SquadCookie, id.ToString(CultureInfo.InvariantCulture), new CookieOptions { HttpOnly = true, SameSite = SameSiteMode.Lax, Secure = http.HttpContext.Request.IsHttps, IsEssential = true, MaxAge = TimeSpan.FromDays(400) });
 
     public static string DayText(DateOnly day) => day.ToString("ddd d MMMM", CultureInfo.InvariantCulture);
 

@@ -22,11 +22,17 @@ public static class GateDesk
 
     private const int LongestName = 40;
 
-    public static async Task<IResult> TakeAsync(int session, GateReport report, HttpRequest request, SquadBook squads, TracksideBook book, CancellationToken cancel)
+    public static async Task<IResult> TakeAsync(int session, HttpRequest request, SquadBook squads, TracksideBook book, CancellationToken cancel)
     {
         if (!await MayAsync(request, squads, cancel))
         {
             return WrongToken();
+        }
+
+        var (report, wrong) = await ReadAsync<GateReport>(request, cancel);
+        if (report is null)
+        {
+            return wrong!;
         }
 
         if (report.Run == Guid.Empty || report.Passes is not { Count: > 0 and <= GateFeed.MostPasses } passes || report.Lane is < 0 or > 20
@@ -39,15 +45,47 @@ public static class GateDesk
     }
 
     /// <summary>A sign of life between runs, so that the coach sees at once when the gates fall silent.</summary>
-    public static async Task<IResult> AliveAsync(int session, GateSign sign, HttpRequest request, SquadBook squads, TracksideBook book, CancellationToken cancel)
+    public static async Task<IResult> AliveAsync(int session, HttpRequest request, SquadBook squads, TracksideBook book, CancellationToken cancel)
     {
         if (!await MayAsync(request, squads, cancel))
         {
             return WrongToken();
         }
 
+        var (sign, wrong) = await ReadAsync<GateSign>(request, cancel);
+        if (sign is null)
+        {
+            return wrong!;
+        }
+
         var name = (sign.Name ?? "").Trim();
         return await book.HearGatesAsync(session, name[..Math.Min(LongestName, name.Length)], cancel) ? Results.Accepted() : NotRunning();
+    }
+
+    private const long MostBytes = 64_000;
+
+    // A device gets a reason it can write down, whatever it sends.
+    private static async Task<(T? What, IResult? Wrong)> ReadAsync<T>(HttpRequest request, CancellationToken cancel)
+        where T : class
+    {
+        if (!request.HasJsonContentType())
+        {
+            return (null, Results.Json(new { problem = "Send JSON, with the content type application/json." }, statusCode: StatusCodes.Status415UnsupportedMediaType));
+        }
+
+        if (request.ContentLength > MostBytes)
+        {
+            return (null, Results.Json(new { problem = $"A report has at most {MostBytes} bytes." }, statusCode: StatusCodes.Status413PayloadTooLarge));
+        }
+
+        try
+        {
+            return await request.ReadFromJsonAsync<T>(cancel) is { } what ? (what, null) : (null, Results.Json(new { problem = "The report is empty." }, statusCode: StatusCodes.Status400BadRequest));
+        }
+        catch (Exception e) when (e is System.Text.Json.JsonException or BadHttpRequestException)
+        {
+            return (null, Results.Json(new { problem = "This is no JSON that a report can be." }, statusCode: StatusCodes.Status400BadRequest));
+        }
     }
 
     private static async Task<bool> MayAsync(HttpRequest request, SquadBook squads, CancellationToken cancel)

@@ -1,15 +1,22 @@
 using System.IO.Compression;
 using System.Net.ServerSentEvents;
 using System.Runtime.CompilerServices;
+using System.Threading.RateLimiting;
 using InchBurst.Core.Catalogue;
 using InchBurst.Data;
 using InchBurst.Data.Demo;
 using InchBurst.Data.Entities;
+using InchBurst.Data.Files;
+using InchBurst.Data.Files.Csv;
+using InchBurst.Data.Safe;
+using InchBurst.Web.Support.Door;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.AspNetCore.ResponseCompression;
-using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 
 namespace InchBurst.Web.Support;
@@ -19,6 +26,9 @@ public static class House
 {
     public const string CoachPolicy = "coach";
     public const string TimerPolicy = "timer";
+    public const string ReaderPolicy = "reader";
+    public const string GateLimit = "gates";
+    public const string FileLimit = "files";
 
     public static WebApplication Build(string[] args, HouseOptions options)
     {
@@ -27,7 +37,7 @@ public static class House
             RemoveDemo(options.DataFolder);
         }
 
-        Directory.CreateDirectory(options.DataFolder);
+        FolderGuard.MakePrivate(options.DataFolder);
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions
         {
             Args = args,
@@ -61,6 +71,11 @@ public static class House
     {
         services.AddSingleton(options);
         services.AddSingleton(TimeProvider.System);
+        services.AddSingleton(s => new CopyBook(options.DataFolder, s.GetRequiredService<TimeProvider>()));
+        services.AddSingleton<Standstill>().AddSingleton<VisitShelf>().AddSingleton<TryCounter>().AddSingleton<GuardHolder>();
+        services.AddSingleton<DailyCopies>().AddHostedService(s => s.GetRequiredService<DailyCopies>());
+        services.AddSingleton<ImportJobs>().AddSingleton<GuideBook>();
+        services.AddScoped<CsvOut>().AddScoped<ImportBook>().AddScoped<ClubJson>().AddScoped<AthleteEraser>().AddScoped<DoorKeeper>().AddScoped<PeopleBook>().AddScoped<DeedFilter>();
         services.AddSingleton<CurveShelf>();
         services.AddSingleton<LiveWire>();
         services.AddSingleton<LiveShelf>();
@@ -75,14 +90,14 @@ public static class House
         services.AddDataProtection().SetApplicationName("InchBurst").PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(options.DataFolder, "keys")));
         services.AddIdentity<AppUser, IdentityRole>(o =>
         {
-            o.Password.RequiredLength = 10;
+            // Length and more: PasswordRules.
+            o.Password.RequiredLength = 1;
             o.Password.RequireNonAlphanumeric = false;
             o.Password.RequireUppercase = false;
             o.Password.RequireDigit = false;
             o.Password.RequireLowercase = false;
-            o.Lockout.MaxFailedAccessAttempts = 8;
             o.User.AllowedUserNameCharacters = "";
-        }).AddEntityFrameworkStores<ClubDb>().AddDefaultTokenProviders();
+        }).AddEntityFrameworkStores<ClubDb>().AddDefaultTokenProviders().AddPasswordValidator<PasswordRules>();
         services.ConfigureApplicationCookie(o =>
         {
             o.LoginPath = "/SignIn";
@@ -92,17 +107,40 @@ public static class House
             o.Cookie.SameSite = SameSiteMode.Lax;
             o.ExpireTimeSpan = TimeSpan.FromDays(30);
             o.SlidingExpiration = true;
+            o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+            o.Events.OnValidatePrincipal = VisitShelf.CheckAsync;
         });
         services.AddAuthorizationBuilder()
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build())
             .AddPolicy(CoachPolicy, p => p.RequireRole(Roles.Owner, Roles.Coach))
+            .AddPolicy(ReaderPolicy, p => p.RequireRole(Roles.Owner, Roles.Coach, Roles.Viewer))
             .AddPolicy(TimerPolicy, p => p.RequireRole(Roles.Owner, Roles.Coach, Roles.Timer));
-        services.AddAntiforgery(o => o.Cookie.Name = "inchburst-form");
+        services.AddAntiforgery(o =>
+        {
+            o.Cookie.Name = "inchburst-form";
+            o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+        });
+        services.AddRateLimiter(o =>
+        {
+            // Gates at a meet send a few a second; a flood is told to wait.
+            o.AddPolicy(GateLimit, c => RateLimitPartition.GetTokenBucketLimiter(c.Connection.RemoteIpAddress?.ToString() ?? "", _ => new TokenBucketRateLimiterOptions { TokenLimit = 400, TokensPerPeriod = 100, ReplenishmentPeriod = TimeSpan.FromSeconds(1), AutoReplenishment = true }));
+            o.AddPolicy(FileLimit, c => HttpMethods.IsPost(c.Request.Method)
+                ? RateLimitPartition.GetFixedWindowLimiter(c.User.Identity?.Name ?? "", _ => new FixedWindowRateLimiterOptions { PermitLimit = 60, Window = TimeSpan.FromMinutes(1) })
+                : RateLimitPartition.GetNoLimiter("looking"));
+            o.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+            o.OnRejected = (context, _) =>
+            {
+                context.HttpContext.Response.Headers.RetryAfter = "2";
+                return ValueTask.CompletedTask;
+            };
+        });
         services.AddRazorPages(o =>
         {
+            o.Conventions.ConfigureFilter(new ServiceFilterAttribute(typeof(DeedFilter)));
+
             // What is public, and what is for everybody who has signed in, is named here and nowhere else: any other page is the coach's, a new one too.
             string[] forAll = ["/Account/SignIn", "/Account/FirstRun", "/Trouble"];
-            string[] forSignedIn = ["/Index", "/Denied"];
+            string[] forSignedIn = ["/Index", "/Denied", "/Guide", "/Account/You"];
             foreach (var page in forAll)
             {
                 o.Conventions.AllowAnonymousToPage(page);
@@ -115,9 +153,16 @@ public static class House
                 o.Conventions.AuthorizePage(page, TimerPolicy);
             }
 
+            // A viewer reads what is printed, and changes nothing.
+            string[] forReaders = ["/Sessions/Sheet", "/Sessions/Card", "/Season/Print"];
+            foreach (var page in forReaders)
+            {
+                o.Conventions.AuthorizePage(page, ReaderPolicy);
+            }
+
             o.Conventions.AddFolderApplicationModelConvention("/", page =>
             {
-                if (!forAll.Contains(page.ViewEnginePath) && !forSignedIn.Contains(page.ViewEnginePath) && !forTimers.Contains(page.ViewEnginePath))
+                if (!forAll.Contains(page.ViewEnginePath) && !forSignedIn.Contains(page.ViewEnginePath) && !forTimers.Contains(page.ViewEnginePath) && !forReaders.Contains(page.ViewEnginePath))
                 {
                     page.EndpointMetadata.Add(new AuthorizeAttribute(CoachPolicy));
                 }
@@ -135,13 +180,22 @@ public static class House
 
     public static void UsePipeline(WebApplication app)
     {
+        if (app.Services.GetRequiredService<HouseOptions>().ProxiedAs is not null)
+        {
+            // Only a proxy on this machine is believed, and only where the owner said that there is one.
+            var forwarded = new ForwardedHeadersOptions { ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto, ForwardLimit = 1 };
+            app.UseForwardedHeaders(forwarded);
+        }
+
         app.UseExceptionHandler("/Trouble");
         app.UseStatusCodePagesWithReExecute("/Trouble", "?code={0}");
         app.UseMiddleware<SafeHeaders>();
+        app.UseMiddleware<Doorstep>();
         app.UseResponseCompression();
         app.UseRouting();
         app.UseAuthentication();
         app.UseAuthorization();
+        app.UseRateLimiter();
         app.MapStaticAssets().AllowAnonymous();
         app.MapRazorPages().WithStaticAssets();
         app.MapGet("/device/{version}/_framework/{name}", (string version, string name, HttpContext context, DeviceFiles files) => files.Send(version, name, context)).AllowAnonymous();
@@ -155,8 +209,11 @@ public static class House
         app.MapGet("/feed/{key}.ics", FeedDesk.SendAsync).AllowAnonymous();
 
         // Gates cannot sign in; they show the club's token instead.
-        app.MapPost("/gates/{session:int}", GateDesk.TakeAsync).AllowAnonymous().DisableAntiforgery();
-        app.MapPost("/gates/{session:int}/alive", GateDesk.AliveAsync).AllowAnonymous().DisableAntiforgery();
+        app.MapPost("/gates/{session:int}", GateDesk.TakeAsync).AllowAnonymous().DisableAntiforgery().RequireRateLimiting(GateLimit);
+        app.MapPost("/gates/{session:int}/alive", GateDesk.AliveAsync).AllowAnonymous().DisableAntiforgery().RequireRateLimiting(GateLimit);
+
+        // For whoever watches the machine: says only whether it answers and its file does.
+        app.MapGet("/health", async (ClubDb db, CancellationToken cancel) => await db.Database.CanConnectAsync(cancel) ? Results.Text("ok") : Results.Text("the file does not answer", statusCode: StatusCodes.Status503ServiceUnavailable)).AllowAnonymous();
     }
 
     private static readonly TimeSpan SignOfLife = TimeSpan.FromSeconds(10);
@@ -182,6 +239,18 @@ public static class House
         var options = services.GetRequiredService<HouseOptions>();
         var clock = services.GetRequiredService<TimeProvider>();
         var db = services.GetRequiredService<ClubDb>();
+        if (options.Demo && File.Exists(Path.Combine(options.DataFolder, "club.db")) && await ClubLook.AtAsync(Path.Combine(options.DataFolder, "club.db"), isQuick: true) is { Problem: null, IsDemo: false })
+        {
+            throw new HouseProblem($"The folder {options.DataFolder} holds a real club; the demo will not open it. Choose another with --data DIR.");
+        }
+
+        var guard = services.GetRequiredService<GuardHolder>();
+        guard.Take(options);
+        if (!options.GoOn && await FolderGuard.ProblemAsync(options.DataFolder) is { } wrong)
+        {
+            throw new HouseProblem(await WayOnAsync(wrong, options, clock));
+        }
+
         await ClubFile.BringUpToDateAsync(db, options.DataFolder, clock);
         var roles = services.GetRequiredService<RoleManager<IdentityRole>>();
         foreach (var role in Roles.All)
@@ -199,11 +268,6 @@ public static class House
             services.GetRequiredService<NearbyDevices>().Current();
         }
 
-        if (options.Demo && club is { IsDemo: false })
-        {
-            throw new HouseProblem($"The folder {options.DataFolder} holds a real club; the demo will not open it. Choose another with --data DIR.");
-        }
-
         if (options.Demo && club is null)
         {
             await File.WriteAllTextAsync(Path.Combine(options.DataFolder, DemoMarker), "Made by the demo; ./demo --reset may empty this folder.");
@@ -212,7 +276,23 @@ public static class House
             var coach = new AppUser { UserName = DemoCoach, DisplayName = "Demo coach" };
             await users.CreateAsync(coach);
             await users.AddToRoleAsync(coach, Roles.Owner);
+            club = await db.Clubs.AsNoTracking().SingleAsync();
         }
+
+        guard.Opened(club?.Name ?? "");
+        foreach (var key in Directory.GetFiles(Path.Combine(options.DataFolder, "keys")).Concat(Directory.GetFiles(options.DataFolder, "club.*")))
+        {
+            CopyBook.OwnerOnly(key);
+        }
+    }
+
+    // What is wrong with the file, and how to go on.
+    private static async Task<string> WayOnAsync(string wrong, HouseOptions options, TimeProvider clock)
+    {
+        var last = await FolderGuard.LastGoodAsync(options.DataFolder, clock);
+        return wrong + " Nothing was changed."
+            + (last is var (path, copy, look) ? $"\nThe last good copy is of {copy.At:yyyy-MM-dd HH:mm} UTC ({look.Athletes} athletes, {look.Runs} runs). To put it back: ./start --data \"{options.DataFolder}\" --restore \"{path}\"" : "\nThere is no good copy in its folder of copies. To put back one you keep elsewhere: ./start --restore FILE")
+            + "\nTo open what there is as it is: ./start --go-on";
     }
 
     public const string DemoCoach = "demo-coach";
@@ -227,14 +307,30 @@ public static class House
             return;
         }
 
-        SqliteConnection.ClearAllPools();
-        foreach (var name in new[] { "club.db", "club.db-wal", "club.db-shm" })
+        ClubFile.LetGo(folder);
+        foreach (var name in new[] { "club.db", "club.db-wal", "club.db-shm", "club.mark" })
         {
             File.Delete(Path.Combine(folder, name));
         }
     }
 
     private static void ListenLocalhostOnly(this Microsoft.AspNetCore.Server.Kestrel.Core.KestrelServerOptions kestrel, int port) => kestrel.Listen(System.Net.IPAddress.Loopback, port);
+}
+
+/// <summary>Holds the club's folder as long as the program runs.</summary>
+public sealed class GuardHolder : IDisposable
+{
+    private FolderGuard? guard;
+
+    /// <summary>Takes the folder.</summary>
+    /// <exception cref="HouseProblem">Another program has it.</exception>
+    public void Take(HouseOptions options) => guard = FolderGuard.Take(options.DataFolder) ?? throw new HouseProblem(HouseCommands.Taken(options));
+
+    /// <summary>Notes that the club's file is open.</summary>
+    public void Opened(string club) => guard?.Opened(club);
+
+    /// <inheritdoc/>
+    public void Dispose() => guard?.Dispose();
 }
 
 /// <summary>A reason not to start, said in one sentence.</summary>
@@ -255,6 +351,17 @@ public sealed class SafeHeaders(RequestDelegate next)
         headers["Referrer-Policy"] = "same-origin";
         headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
+
+        // What is made for somebody is kept by nobody, unless it says otherwise itself.
+        context.Response.OnStarting(() =>
+        {
+            if (headers.CacheControl.Count == 0)
+            {
+                headers.CacheControl = "no-store";
+            }
+
+            return Task.CompletedTask;
+        });
         if (context.Request.Path.StartsWithSegments("/lib", StringComparison.Ordinal) && context.Request.Query.ContainsKey("v"))
         {
             // Under a version the bytes never change.

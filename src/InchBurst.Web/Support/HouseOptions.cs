@@ -12,6 +12,15 @@ public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool R
     /// <summary>Port for other devices.</summary>
     public int NetworkPort { get; init; } = 5443;
 
+    /// <summary>What is to be done instead of serving, and with what; null to serve.</summary>
+    public (string Verb, string With)? Command { get; init; }
+
+    /// <summary>True to open what there is although saves may be missing.</summary>
+    public bool GoOn { get; init; }
+
+    /// <summary>Name under which a reverse proxy on this machine passes requests on; null for none.</summary>
+    public string? ProxiedAs { get; init; }
+
     /// <summary>Folder in which Core for the device is published; null when there is none.</summary>
     public string? Device { get; init; }
 
@@ -42,6 +51,23 @@ public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool R
                     break;
                 case "--demo" or "--reset":
                     break;
+                case "--go-on":
+                    options = options with { GoOn = true };
+                    break;
+                case "--check":
+                    options = options with { Command = ("check", i + 1 < args.Length && !args[i + 1].StartsWith('-') ? Path.GetFullPath(args[++i]) : "") };
+                    break;
+                case "--backup" or "--restore" when i + 1 < args.Length:
+                    options = options with { Command = (args[i].TrimStart('-'), Path.GetFullPath(args[++i])) };
+                    break;
+                case "--new-password" when i + 1 < args.Length:
+                    options = options with { Command = ("new-password", args[++i]) };
+                    break;
+                case "--backup" or "--restore" or "--new-password" or "--proxy" when i + 1 == args.Length:
+                    return options with { Problem = $"{args[i]} needs {(args[i] == "--new-password" ? "a person's name" : args[i] == "--proxy" ? "the name under which it is reached" : "a file")} after it." };
+                case "--proxy" when i + 1 < args.Length:
+                    options = options with { ProxiedAs = args[++i] };
+                    break;
                 case "--device" when i + 1 < args.Length:
                     options = options with { Device = Path.GetFullPath(args[++i]) };
                     break;
@@ -49,7 +75,7 @@ public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool R
                     options = options with { ContentRoot = Path.GetFullPath(args[++i]) };
                     break;
                 default:
-                    return options with { Problem = $"Unknown option {args[i]}. Known: --data DIR, --port N, --network, --network-port N, --demo, --reset." };
+                    return options with { Problem = $"Unknown option {args[i]}. Known: --data DIR, --port N, --network, --network-port N, --proxy NAME, --go-on, --demo, --reset; and instead of serving: --check [FILE], --backup FILE, --restore FILE, --new-password NAME." };
             }
         }
 

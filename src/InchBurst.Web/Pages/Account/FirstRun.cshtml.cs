@@ -2,6 +2,7 @@ using System.ComponentModel.DataAnnotations;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using InchBurst.Web.Support;
+using InchBurst.Web.Support.Door;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -10,7 +11,7 @@ using Microsoft.EntityFrameworkCore;
 namespace InchBurst.Web.Pages.Account;
 
 /// <summary>Makes the owner of an empty club; gone once there is one.</summary>
-public sealed class FirstRunModel(ClubDb db, UserManager<AppUser> users, SignInManager<AppUser> signIn) : PageModel
+public sealed class FirstRunModel(ClubDb db, UserManager<AppUser> users, DoorKeeper door) : PageModel
 {
     private static readonly SemaphoreSlim OneAtATime = new(1, 1);
 
@@ -57,7 +58,7 @@ public sealed class FirstRunModel(ClubDb db, UserManager<AppUser> users, SignInM
             var made = await users.CreateAsync(owner, Input.Password);
             if (!made.Succeeded)
             {
-                ModelState.AddModelError("", string.Join(" ", made.Errors.Select(e => e.Description)));
+                ModelState.AddModelError("Input.Password", string.Join(" ", made.Errors.Select(e => e.Description)));
                 return Page();
             }
 
@@ -66,7 +67,7 @@ public sealed class FirstRunModel(ClubDb db, UserManager<AppUser> users, SignInM
             db.Squads.Add(new Squad { Name = Input.Squad.Trim() });
             await db.SaveChangesAsync();
             await all.CommitAsync();
-            await signIn.SignInAsync(owner, isPersistent: true);
+            await door.EnterAsync(owner);
             return Redirect("/");
         }
         finally

@@ -40,6 +40,11 @@ public sealed class EditModel(RosterBook roster, Desk desk) : PageModel
         [StringLength(2000, ErrorMessage = "At most 2000 characters.")]
         public string? Notes { get; set; }
 
+        [StringLength(200, ErrorMessage = "At most 200 characters.")]
+        public string? Guardian { get; set; }
+
+        public DateOnly? ConsentOn { get; set; }
+
         public Availability Availability { get; set; }
 
         [StringLength(120, ErrorMessage = "At most 120 characters.")]
@@ -93,6 +98,8 @@ public sealed class EditModel(RosterBook roster, Desk desk) : PageModel
         HeightCentimetres = a.HeightMetres is { } h ? Math.Round(h * 100, 1) : null,
         BodyMass = a.MassKilograms is { } m ? Math.Round(Figures.MassIn(m, club.MassUnit), 1) : null,
         Notes = a.Notes,
+        Guardian = a.Guardian,
+        ConsentOn = a.ConsentOn,
         Availability = a.Availability,
         AvailabilityReason = a.AvailabilityReason,
         AvailabilitySaidBy = a.AvailabilitySaidBy,
@@ -153,6 +160,7 @@ public sealed class EditModel(RosterBook roster, Desk desk) : PageModel
         a.Stance = Input.Stance;
         a.FrontFoot = Input.FrontFoot;
         a.Notes = Input.Notes?.Trim() ?? "";
+        (a.Guardian, a.ConsentOn) = (Input.Guardian?.Trim() ?? "", Input.ConsentOn);
         a.Availability = Input.Availability;
         a.AvailabilityReason = Input.Availability == Availability.Full ? "" : Input.AvailabilityReason?.Trim() ?? "";
         a.AvailabilitySaidBy = Input.AvailabilitySaidBy?.Trim() ?? "";

@@ -45,9 +45,14 @@ public sealed class ViewModel(ExerciseCatalogue catalogue, CatalogueBook book, S
         return Redirect($"/Sessions/{session}?line={changed.Plan.Lines.Last().Id}");
     }
 
-    public async Task<IActionResult> OnPostHideAsync(string name)
+    public async Task<IActionResult> OnPostHideAsync(string? name)
     {
-        await book.HideAsync(name, true);
+        if (catalogue.Find(name) is not { } known)
+        {
+            return NotFound();
+        }
+
+        await book.HideAsync(known.Name, true);
         return Redirect("/Drills");
     }
 }

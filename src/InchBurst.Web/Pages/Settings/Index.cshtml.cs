@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Settings;
 
-public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options, NearbyDevices nearby, TimeProvider clock) : PageModel
+public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options, NearbyDevices nearby) : PageModel
 {
     public sealed class ClubInput
     {
@@ -46,8 +46,6 @@ public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options
         return Redirect("/Settings#gates");
     }
 
-    public string? CopiedTo { get; private set; }
-
     public async Task OnGetAsync(bool saved = false)
     {
         var club = await squads.ClubAsync();
@@ -77,15 +75,5 @@ public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options
         (club.Name, club.DistanceUnit, club.SpeedUnit, club.MassUnit) = (Input.Name.Trim(), Input.DistanceUnit, Input.SpeedUnit, Input.MassUnit);
         await db.SaveChangesAsync();
         return Redirect("/Settings?saved=true");
-    }
-
-    public async Task OnPostCopyAsync()
-    {
-        var folder = Directory.CreateDirectory(Path.Combine(options.DataFolder, "copies"));
-        var path = Path.Combine(folder.FullName, $"club-{clock.GetUtcNow():yyyyMMdd-HHmmss-fff}.db");
-        await ClubFile.CopyAsync(db, path);
-        ModelState.Clear();
-        await OnGetAsync();
-        CopiedTo = path;
     }
 }

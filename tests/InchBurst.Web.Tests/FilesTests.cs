@@ -1,0 +1,416 @@
+using System.Net;
+using System.Text;
+using InchBurst.Core.Units;
+using InchBurst.Data;
+using InchBurst.Data.Entities;
+using InchBurst.Data.Files;
+using InchBurst.Data.Files.Csv;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace InchBurst.Web.Tests;
+
+/// <summary>Open files out and in: the whole club, sheets, one athlete, and what is wrong in them.</summary>
+public sealed class FilesTests
+{
+    private static async Task<byte[]> WholeAsync(TestHouse house)
+    {
+        await using var scope = house.Services.CreateAsyncScope();
+        using var to = new MemoryStream();
+        await scope.ServiceProvider.GetRequiredService<ClubJson>().WriteAsync(to);
+        return to.ToArray();
+    }
+
+    private static async Task<IReadOnlyDictionary<string, int>> ReadAsync(TestHouse house, byte[] file)
+    {
+        await using var scope = house.Services.CreateAsyncScope();
+        return await scope.ServiceProvider.GetRequiredService<ClubJson>().ReadAsync(new MemoryStream(file));
+    }
+
+    private static async Task<int> CountAsync(ClubDb db, string sql) => (await db.Database.SqlQueryRaw<int>(sql).ToListAsync()).Single();
+
+    [Fact]
+    public async Task The_whole_club_goes_out_and_comes_in_with_the_same_bytes_and_the_same_pages()
+    {
+        await using var house = await TestHouse.OpenAsync(demo: true);
+        var coach = await house.CoachAsync();
+
+        // Something in every table, so that none can be forgotten.
+        await house.InDbAsync(async db =>
+        {
+            foreach (var (type, table) in db.Model.GetEntityTypes().Select(t => (t, t.GetTableName()!)).Where(t => ClubTable.All(db).Any(c => c.Name == t.Item2)))
+            {
+                var columns = ClubTable.All(db).Single(c => c.Name == table);
+                var count = await CountAsync(db, $"SELECT count(*) AS Value FROM \"{table}\"");
+                if (count == 0)
+                {
+                    var names = columns.Columns.Where(c => !(c.IsNullable && !c.Name.EndsWith("Id", StringComparison.Ordinal)) && !(columns.Key.Count == 1 && columns.Key[0] == c.Name && !c.IsText)).ToList();
+                    object Value(ClubColumn c) => c.Name.EndsWith("AthleteId", StringComparison.Ordinal) || c.Name is "AthletesId" or "OwnGroupId" or "SquadId" or "EntryId" or "PlaceId" or "RunId" or "SessionId" ? 1
+                        : c.Name == "PlanJson" ? InchBurst.Core.Plan.PlanJson.Write(InchBurst.Core.Plan.SessionPlan.Empty)
+                        : table == "ClubSchools" && c.Name == "Json" ? InchBurst.Core.School.CoachingSchool.Usual.ToJson()
+                        : c.Usual ?? "";
+                    var insert = $"INSERT INTO \"{table}\" ({string.Join(", ", names.Select(n => $"\"{n.Name}\""))}) VALUES ({string.Join(", ", names.Select((_, i) => $"{{{i}}}"))})";
+                    await db.Database.ExecuteSqlRawAsync(insert, [.. names.Select(Value)]);
+                }
+            }
+
+            return 0;
+        });
+        var before = await WholeAsync(house);
+        string[] pages = ["/", "/Athletes", "/Athletes/1", "/Season/Calendar", "/Sessions", "/Sessions/49", "/Sessions/48/Review", "/Loads"];
+        var shown = new List<string>();
+        foreach (var page in pages)
+        {
+            shown.Add((await coach.PageAsync(page)).QuerySelector("main")!.TextContent);
+        }
+
+        await house.InDbAsync(async db =>
+        {
+            await db.Database.ExecuteSqlRawAsync("PRAGMA foreign_keys=OFF; DELETE FROM Marks; DELETE FROM RunStretches; UPDATE Athletes SET Name = 'Nobody'");
+            return 0;
+        });
+        Assert.NotEqual(before, await WholeAsync(house));
+        var counts = await ReadAsync(house, before);
+        Assert.True(counts["Runs"] > 1000);
+        Assert.All(counts, c => Assert.True(c.Value > 0, c.Key));
+        Assert.Equal(before, await WholeAsync(house));
+
+        await using var other = await TestHouse.OpenAsync(demo: true);
+        var there = await other.CoachAsync();
+        await ReadAsync(other, before);
+        other.Services.GetRequiredService<CurveShelf>().ForgetAll();
+        other.Services.GetRequiredService<CatalogueShelf>().Forget();
+        for (var i = 0; i < pages.Length; i++)
+        {
+            Assert.Equal(shown[i], (await there.PageAsync(pages[i])).QuerySelector("main")!.TextContent);
+        }
+
+        Assert.DoesNotContain("PasswordHash", Encoding.UTF8.GetString(before));
+    }
+
+    public static TheoryData<string, string, string> Damage => new()
+    {
+        { "\"format\": \"inch-burst-club\"", "\"format\": \"other\"", "not the file of a whole club" },
+        { "\"form\": 1", "\"form\": 99", "newer" },
+        { "\"Clubs\": [", "\"Clubz\": [", "no table known" },
+        { "\"BirthYear\":", "\"BirthYears\":", "no column known" },
+        { "\"SquadId\": 1", "\"SquadId\": \"one\"", "a number is wanted" },
+        { "\"SquadId\": 1", "\"SquadId\": 987", "not in the file" },
+        { "\"CopiesKept\": 14", "\"CopiesKept\": null", "a number is wanted" },
+        { "\"tables\": {", "\"tables\": 3, \"rest\": {", "no tables" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Damage))]
+    public async Task A_damaged_club_file_is_refused_with_its_place_and_changes_nothing(string good, string bad, string words)
+    {
+        await using var house = await TestHouse.OpenAsync();
+        await house.CoachAsync();
+        await house.InDbAsync(async db =>
+        {
+            db.Athletes.Add(new Athlete { Name = "Ada Berg", SquadId = 1 });
+            return await db.SaveChangesAsync();
+        });
+        var before = await WholeAsync(house);
+        var text = Encoding.UTF8.GetString(before);
+        var at = text.IndexOf(good, StringComparison.Ordinal);
+        Assert.True(at >= 0, good);
+        var problem = await Assert.ThrowsAsync<FileProblem>(() => ReadAsync(house, Encoding.UTF8.GetBytes(text[..at] + bad + text[(at + good.Length)..])));
+        Assert.Contains(words, problem.Message);
+        Assert.Equal(before, await WholeAsync(house));
+        Assert.Contains("breaks off", (await Assert.ThrowsAsync<FileProblem>(() => ReadAsync(house, before[..(before.Length / 2)]))).Message);
+    }
+
+    [Fact]
+    public async Task One_athlete_goes_out_as_a_file_and_is_erased_for_good_with_what_remains_told()
+    {
+        await using var house = await TestHouse.OpenAsync(demo: true);
+        var coach = await house.CoachAsync();
+        var (id, name) = await house.InDbAsync(db => db.Runs.GroupBy(r => r.AthleteId).OrderByDescending(g => g.Count()).Select(g => new { g.Key }).Join(db.Athletes, g => g.Key, a => a.Id, (g, a) => new { a.Id, a.Name }).FirstAsync()) is var a ? (a.Id, a.Name) : default;
+        await house.InDbAsync(async db =>
+        {
+            (await db.Sessions.FirstAsync(s => s.Id == 49)).Notes = $"Look at {name} again";
+            var plan = (await db.Sessions.FirstAsync(s => s.Id == 49)).PlanJson;
+            (await db.Sessions.FirstAsync(s => s.Id == 49)).PlanJson = plan.Replace("\"for\":[]", $"\"for\":[{System.Text.Json.JsonSerializer.Serialize(name)}]", StringComparison.Ordinal);
+            return await db.SaveChangesAsync();
+        });
+        await coach.PostAsync("/Settings/Backup", "/Settings/Backup?handler=Make");
+        var file = await coach.TextAsync($"/Athletes/Data?handler=File&id={id}");
+        using var parsed = System.Text.Json.JsonDocument.Parse(file);
+        Assert.Equal(await house.InDbAsync(db => db.Runs.IgnoreQueryFilters().CountAsync(r => r.AthleteId == id)), parsed.RootElement.GetProperty("tables").GetProperty("Runs").GetArrayLength());
+        Assert.True(parsed.RootElement.GetProperty("tables").GetProperty("Marks").GetArrayLength() > 50);
+        var others = await house.InDbAsync(db => db.Runs.CountAsync(r => r.AthleteId != id));
+
+        var page = await coach.PostAsync($"/Athletes/Data?id={id}", $"/Athletes/Data?handler=Erase&id={id}", ("typed", "Somebody else"));
+        Assert.Contains("Type the name as it stands", page.Page.QuerySelector(".wrong")!.TextContent);
+        var erased = await coach.PostAsync($"/Athletes/Data?id={id}", $"/Athletes/Data?handler=Erase&id={id}", ("typed", name));
+        var told = erased.Page.QuerySelector("#erased")!.TextContent;
+        Assert.Contains("Sessions, Notes: 1", told);
+        Assert.Contains("club-asked-", told);
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync($"/Athletes/{id}")).Code);
+        Assert.Equal(others, await house.InDbAsync(db => db.Runs.CountAsync()));
+
+        // No table holds the number or the name any more, but for the note; nor do the bytes of the file.
+        await house.InDbAsync(async db =>
+        {
+            foreach (var (table, where) in AthleteRows.Of(db))
+            {
+                Assert.Equal(0, await CountAsync(db, $"SELECT count(*) AS Value FROM \"{table.Name}\" WHERE {where.Replace("$id", $"{id}", StringComparison.Ordinal)}"));
+            }
+
+            (await db.Sessions.FirstAsync(s => s.Id == 49)).Notes = "";
+            return await db.SaveChangesAsync();
+        });
+        Assert.DoesNotContain(name, Encoding.UTF8.GetString(await WholeAsync(house)));
+        foreach (var path in new[] { "/", "/Sessions/49", "/Sessions/48/Review", "/Athletes", "/Season/Year" })
+        {
+            await coach.PageAsync(path);
+        }
+    }
+
+    private static async Task<ImportPlan> JudgeAsync(TestHouse house, string kind, string text, DateOnly? day = null, Dictionary<string, int>? chosen = null)
+    {
+        await using var scope = house.Services.CreateAsyncScope();
+        var (book, db) = (scope.ServiceProvider.GetRequiredService<ImportBook>(), scope.ServiceProvider.GetRequiredService<ClubDb>());
+        var (of, sheet) = (ImportKind.All.Single(k => k.Key == kind), CsvSheet.Read(Encoding.UTF8.GetBytes(text)));
+        var squad = await db.Squads.OrderBy(s => s.Id).FirstAsync();
+        return ImportPlan.Of(of, sheet, of.Guess(sheet.Header, await book.MemoryAsync(kind)), await book.KnownAsync(of, squad, new(2026, 11, 27), DistanceUnit.Metre), day, chosen ?? []);
+    }
+
+    private static async Task<TestHouse> WithPeopleAsync()
+    {
+        var house = await TestHouse.OpenAsync();
+        await house.CoachAsync();
+        await house.InDbAsync(async db =>
+        {
+            db.Athletes.AddRange(new Athlete { Name = "Ada Berg", SquadId = 1 }, new Athlete { Name = "Zoë Müller", SquadId = 1 }, new Athlete { Name = "Noor Haddad", SquadId = 1 });
+            db.CalendarEntries.Add(new CalendarEntry { SquadId = 1, Day = new(2026, 3, 14), LastDay = new(2026, 3, 14), Title = "Harbour away" });
+            return await db.SaveChangesAsync();
+        });
+        return house;
+    }
+
+    /// <summary>Rows as people's sheets have them, and what is said of them: line, column, words. A good row stands beside each.</summary>
+    public static TheoryData<string, string, int, string, string> WrongRows => new()
+    {
+        { "times", "Name;Date;Distance;Time\nAda Berg;14.3.2026;30 m;4,52\nAda Berg;14.3.2026;30 m;fast", 3, "Time", "“fast” is no time" },
+        { "times", "Name;Date;Distance;Time\nAda Berg;14.3.2026;30;4,52\nAda Berg;31.2.2026;30;4,60", 3, "Day", "is no day" },
+        { "times", "Name;Date;Distance;Time\nAda Berg;14.3.2026;30;4,52\nAda Berg;14.3.2026;-30;4,60", 3, "Distance", "is no distance" },
+        { "times", "Name;Date;Distance;Time\nAda Berg;14.3.2026;30;4,52\n;14.3.2026;30;4,60", 3, "Athlete", "No name" },
+        { "times", "Name;Date;Distance;Time\nAda Berg;14.3.2026;30;4,52\nXerxes Quill;14.3.2026;30;4,60", 3, "Athlete", "Who is Xerxes Quill" },
+        { "times", "Name;Date;Distance;Time\nAda Berg;14.3.2026;30;4,52\nAda Berg;14.3.2026;30;1,52", 3, "Time", "quicker than anybody" },
+        { "times", "Name;Date;Distance;Time;Attempt\nAda Berg;14.3.2026;30;4,52;1\nAda Berg;14.3.2026;10;4,60;2\nAda Berg;14.3.2026;20;4,10;2", 3, "Time", "is not later than" },
+        { "times", "Name;Date;Distance;Time;Attempt\nAda Berg;14.3.2026;30;4,52;1\nAda Berg;14.3.2026;30;4,60;soon", 3, "Attempt", "is no attempt" },
+        { "times", "Name;Date;Distance;Time;Effort\nAda Berg;14.3.2026;30;4,52;95\nAda Berg;14.3.2026;30;4,60;300", 3, "Effort, %", "is no effort" },
+        { "times", "Name;Distance;Time\nAda Berg;30;4,52", 2, "Day", "No day" },
+        { "wide", "Name;Date;30 m;30 m (2)\nAda Berg;14.3.2026;4,52;4,49\nNoor Haddad;14.3.2026;4,61;oops", 3, "30 m (2)", "“oops” is no time" },
+        { "athletes", "Name;Born;Height;Weight\nIlse Vos;2009;172;61,5\n;2009;172;61", 3, "Name", "No name" },
+        { "athletes", "Name;Born;Height;Weight\nIlse Vos;2009;172;61,5\nIda Vos;1809;172;61", 3, "Birth year", "is no birth year" },
+        { "athletes", "Name;Born;Height;Weight\nIlse Vos;2009;172;61,5\nIda Vos;2009;17;61", 3, "Height, cm", "is no height" },
+        { "athletes", "Name;Born;Height;Weight\nIlse Vos;2009;172;61,5\nIda Vos;2009;172;610", 3, "Body mass, kg", "is no body mass" },
+        { "athletes", "Name;Sex\nIlse Vos;f\nIda Vos;q", 3, "Sex", "neither" },
+        { "athletes", "Name;Squad\nIlse Vos;Sprinters\nIda Vos;Throwers", 3, "Squad", "no squad" },
+        { "athletes", "Name;Consent\nIlse Vos;2026-01-02\nIda Vos;soon", 3, "Consent", "is no day" },
+        { "fixtures", "Date;Title;Start\n14.3.2027;Harbour;18:30\n15.3.2027;;18:30", 3, "Title", "No title" },
+        { "fixtures", "Date;Title;Start\n14.3.2027;Harbour;18:30\n15.3.2027;Quay;late", 3, "Start", "no time of day" },
+        { "fixtures", "Date;Title;Until\n14.3.2027;Harbour;14.3.2027\n15.3.2027;Quay;1.3.2027", 3, "Last day", "before the first" },
+        { "fixtures", "Date;Title;Type\n14.3.2027;Harbour;match\n15.3.2027;Quay;party", 3, "Kind", "none of match" },
+        { "minutes", "Player;Date;Min\nAda Berg;14.3.2026;60\nNoor Haddad;14.3.2026;900", 3, "Minutes", "number of minutes" },
+        { "minutes", "Player;Date;Min\nAda Berg;14.3.2026;60\nNoor Haddad;14.4.2026;60", 3, "Day", "no match on" },
+        { "minutes", "Player;Date;Min\nAda Berg;14.3.2026;60\nNoor Haddad;14.3.2026;", 3, "Minutes", "No minutes" },
+        { "lifts", "Name;Date;Exercise;Load;Reps\nAda Berg;14.3.2026;squat;92,5;3\nAda Berg;14.3.2026;squat;heavy;3", 3, "Load, kg", "is no load" },
+        { "lifts", "Name;Date;Exercise;Load;Reps\nAda Berg;14.3.2026;squat;92,5;3\nAda Berg;14.3.2026;;92,5;3", 3, "Lift", "No lift" },
+        { "lifts", "Name;Date;Exercise;Load;Reps\nAda Berg;14.3.2026;squat;92,5;3\nAda Berg;14.3.2026;squat;92,5;40", 3, "Reps", "number of reps" },
+    };
+
+    [Theory]
+    [MemberData(nameof(WrongRows))]
+    public async Task A_wrong_row_is_named_with_line_and_column_and_the_right_one_comes_in(string kind, string text, int line, string column, string words)
+    {
+        await using var house = await WithPeopleAsync();
+        var plan = await JudgeAsync(house, kind, text);
+        var problem = Assert.Single(plan.Problems);
+        Assert.Equal((line, column), (problem.Line, problem.Column));
+        Assert.Contains(words, problem.Words);
+        Assert.Equal(text.Contains(";Distance;", StringComparison.Ordinal) && !text.Contains("Date", StringComparison.Ordinal) ? 0 : kind == "wide" ? 3 : 1, plan.Count(RowFate.New));
+    }
+
+    [Fact]
+    public async Task Sheets_of_every_country_are_read_alike()
+    {
+        await using var house = await WithPeopleAsync();
+        string[] same =
+        [
+            "Name,Date,Distance,Time\nZoë Müller,2026-03-14,30 m,4.52\nAda Berg,2026-03-14,30,64.5\n",
+            "\uFEFFName;Date;Distance;Time\r\nZoë Müller;14.03.2026;30 m;4,52\r\nAda Berg;14.03.2026;30;1:04,5\r\n",
+            "name\tdate\tdistance\ttime\n\"Müller, Zoë\"\t14/3/2026\t30m\t4.52 s\n\n\"Berg, Ada\"\t14/3/2026\t30\t64.50",
+            "sep=;\nTime;Distance;Name;Date\n\"4,52\";30;zoe muller;2026-03-14\n\"64,5\";30;ADA BERG;2026-03-14",
+        ];
+        foreach (var text in same)
+        {
+            var plan = await JudgeAsync(house, "times", text);
+            Assert.Empty(plan.Problems);
+            Assert.Equal(["Ada Berg, 14 Mar 2026: 30 m 64.50", "Zoë Müller, 14 Mar 2026: 30 m 4.52"], plan.Rows.Select(r => r.Says).Order(StringComparer.Ordinal));
+        }
+
+        Assert.Equal(["Ada Berg, 14 Mar 2026: 30 m 4.52"], (await JudgeAsync(house, "times", "Name,Date,Distance,Time\nAda Berg,3/14/2026,30,4.52")).Rows.Select(r => r.Says));
+        Assert.Equal("Zoë Müller", CsvSheet.Read(Encoding.Latin1.GetBytes("Name\nZoë Müller")).Rows[0].Cells[0]);
+        Assert.Equal("Zoë", CsvSheet.Read([.. Encoding.Unicode.GetPreamble(), .. Encoding.Unicode.GetBytes("Name\nZoë")]).Rows[0].Cells[0]);
+        var lines = CsvSheet.Read(Encoding.UTF8.GetBytes("Name,Notes\nAda,\"one\ntwo\"\n\nBo,x")).Rows;
+        Assert.Equal([2, 5], lines.Select(r => r.Line));
+    }
+
+    [Theory]
+    [InlineData("", "empty")]
+    [InlineData("   \n\n ", "empty")]
+    [InlineData("PK\u0003\u0004\0\0\0", "no text")]
+    public void What_is_no_sheet_is_refused(string text, string words) => Assert.Contains(words, Assert.Throws<FileProblem>(() => CsvSheet.Read(Encoding.UTF8.GetBytes(text))).Message);
+
+    [Theory]
+    [InlineData("=1+1", "'=1+1")]
+    [InlineData("@cmd", "'@cmd")]
+    [InlineData("+A1", "'+A1")]
+    [InlineData("-4.5", "-4.5")]
+    [InlineData("'quoted", "''quoted")]
+    [InlineData("plain", "plain")]
+    [InlineData("", "")]
+    public void What_a_spreadsheet_would_run_is_made_harmless_and_comes_back_as_it_was(string cell, string harmless)
+    {
+        Assert.Equal(harmless, Cells.Harmless(cell));
+        Assert.Equal(cell, Cells.Harmed(harmless));
+    }
+
+    [Fact]
+    public async Task A_name_in_doubt_is_asked_about_and_what_was_chosen_holds()
+    {
+        await using var house = await WithPeopleAsync();
+        const string Text = "Name;Date;Distance;Time\nA. Berg;14.3.2026;30;4,52\nNoor Hadad;14.3.2026;30;4,60\nBo;14.3.2026;30;4,70";
+        var plan = await JudgeAsync(house, "times", Text);
+        Assert.Equal(0, plan.Count(RowFate.New));
+        Assert.Equal([("A. Berg", "Ada Berg"), ("Noor Hadad", "Noor Haddad"), ("Bo", "")], plan.Doubts.Select(d => (d.Typed, d.Likely.FirstOrDefault().Name ?? "")));
+        var chosen = await JudgeAsync(house, "times", Text, chosen: new() { ["A. Berg"] = 1, ["Noor Hadad"] = 3, ["Bo"] = 0 });
+        Assert.Equal(2, chosen.Count(RowFate.New));
+        Assert.Equal("Bo is left out.", Assert.Single(chosen.Problems).Words);
+    }
+
+    [Fact]
+    public async Task A_wide_sheet_becomes_runs_is_there_the_second_time_and_is_taken_back_at_once()
+    {
+        await using var house = await WithPeopleAsync();
+        var visitor = house.Visitor();
+        await visitor.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Odalys Brandvold"), ("Input.Password", "long enough"));
+        const string Sheet = "Player;10 m;30 m (1);30 m (2);Remarks\nAda Berg;1,92;4,52;4,49;good\nMuller, Zoe;1,99;4,61;DNS;\n";
+        async Task<(string Job, AngleSharp.Dom.IDocument Page)> OpenAsync()
+        {
+            var (_, page, _) = await visitor.UploadAsync("/Settings/Files", "/Settings/Files?handler=Open", "tests.csv", Encoding.UTF8.GetBytes(Sheet), ("kind", "wide"));
+            return (page.QuerySelector("#preview input[name=job]")!.GetAttribute("value")!, page);
+        }
+
+        var (job, opened) = await OpenAsync();
+        Assert.Contains("No day", opened.QuerySelector("#preview")!.TextContent);
+        (string, string)[] fields = [("job", job), ("kind", "wide"), ("day", "2026-03-14"), ("column", "athlete"), ("column", ""), ("column", ""), ("column", ""), ("column", "")];
+        var looked = await visitor.PostAsync("/Settings", "/Settings/Files?handler=Look", fields);
+        Assert.Equal("5", looked.Page.QuerySelector("#preview .holds dd")!.TextContent);
+        Assert.Equal(0, await house.InDbAsync(db => db.Runs.CountAsync()));
+        Assert.Equal("5", looked.Page.QuerySelector("#preview input[name=shown]")!.GetAttribute("value"));
+        Assert.Contains("5 rows come in now", (await visitor.PostAsync("/Settings", "/Settings/Files?handler=Store", [.. fields, ("shown", "4")])).Page.Body!.TextContent);
+        Assert.Equal(0, await house.InDbAsync(db => db.Runs.CountAsync()));
+        var stored = await visitor.PostAsync("/Settings", "/Settings/Files?handler=Store", [.. fields, ("shown", "5")]);
+        var watch = stored.Response.Headers.Location!.ToString();
+        var batch = await visitor.UntilAsync(watch, "#job input[name=batch]");
+        Assert.Equal(5, await house.InDbAsync(db => db.Runs.CountAsync()));
+        Assert.Equal([4.52, 4.49], await house.InDbAsync(db => db.Marks.Where(m => m.Millimetres == 30000 && db.Runs.Any(r => r.Id == m.RunId && r.AthleteId == 1)).OrderBy(m => m.RunId).Select(m => m.Seconds).ToListAsync()));
+        Assert.True(await house.InDbAsync(db => db.RunStretches.AnyAsync()));
+        var athlete = (await visitor.PageAsync("/Athletes/1")).Body!.TextContent;
+        Assert.Contains("4.49", athlete);
+
+        var (again, _) = await OpenAsync();
+        var same = await visitor.PostAsync("/Settings", "/Settings/Files?handler=Look", [("job", again), .. fields.Skip(1)]);
+        Assert.Equal(["0", "0", "5", "0"], same.Page.QuerySelectorAll("#preview .holds dd").Select(d => d.TextContent));
+        Assert.Contains("nothing in it", (await visitor.PostAsync("/Settings", "/Settings/Files?handler=Store", [("job", again), .. fields.Skip(1)])).Page.Body!.TextContent);
+
+        await visitor.PostAsync("/Settings", "/Settings/Files?handler=Undo", ("batch", batch));
+        Assert.Equal(0, await house.InDbAsync(db => db.Runs.CountAsync()));
+        Assert.Equal(0, await house.InDbAsync(db => db.Sessions.CountAsync()));
+        Assert.False(await house.InDbAsync(db => db.RunStretches.AnyAsync()));
+        Assert.DoesNotContain("4.49", (await visitor.PageAsync("/Athletes/1")).Body!.TextContent);
+    }
+
+    [Fact]
+    public async Task Every_sheet_goes_out_and_athletes_lifts_and_the_calendar_come_in_as_they_were()
+    {
+        await using var house = await TestHouse.OpenAsync(demo: true);
+        var coach = await house.CoachAsync();
+        foreach (var sheet in CsvOut.All)
+        {
+            var text = await coach.TextAsync($"/Settings/Files?handler=Sheet&key={sheet.Key}");
+            var read = CsvSheet.Read(Encoding.UTF8.GetBytes(text));
+            Assert.Equal(sheet.Columns.Select(c => c.Name), read.Header);
+            Assert.All(read.Rows, r => Assert.Equal(sheet.Columns.Count, r.Cells.Count));
+        }
+
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Settings/Files?handler=Sheet&key=secrets")).Code);
+        foreach (var (key, kind) in new[] { ("athletes", "athletes"), ("fixtures", "fixtures"), ("lifts", "lifts") })
+        {
+            var plan = await JudgeAsync(house, kind, await coach.TextAsync($"/Settings/Files?handler=Sheet&key={key}"));
+            Assert.Empty(plan.Problems);
+            Assert.True(plan.Rows.Where(r => !r.Says.Contains("Junior", StringComparison.Ordinal)).Count(r => r.Fate == RowFate.Same) > 0 || key == "lifts");
+            Assert.Equal(0, plan.Count(RowFate.Changes));
+        }
+    }
+
+    [Fact]
+    public async Task A_plan_goes_out_as_a_file_and_comes_in_as_a_version()
+    {
+        await using var house = await TestHouse.OpenAsync(demo: true);
+        var coach = await house.CoachAsync();
+        var file = await coach.TextAsync("/Sessions/49/Versions?handler=File");
+        foreach (var (bad, words) in new[] { ("", "empty"), ("{}", "no plan"), ("not at all", "no plan"), (file.Replace("\"reps\":3", "\"reps\":99999", StringComparison.Ordinal), "line by line") })
+        {
+            Assert.Contains(words, (await coach.UploadAsync("/Sessions/48/Versions", "/Sessions/50/Versions?handler=File", "plan.json", Encoding.UTF8.GetBytes(bad))).Page.QuerySelector(".wrong")!.TextContent);
+        }
+
+        var (code, _, _) = await coach.UploadAsync("/Sessions/50/Versions", "/Sessions/50/Versions?handler=File", "plan.json", Encoding.UTF8.GetBytes(file));
+        Assert.Equal(HttpStatusCode.Redirect, code);
+        Assert.Equal(file, await coach.TextAsync("/Sessions/50/Versions?handler=File"));
+        Assert.Contains("read from plan.json", (await coach.PageAsync("/Sessions/50/Versions")).Body!.TextContent);
+    }
+
+    [Fact]
+    public async Task What_a_column_was_taken_for_is_remembered()
+    {
+        await using var house = await WithPeopleAsync();
+        await using var scope = house.Services.CreateAsyncScope();
+        var (book, db) = (scope.ServiceProvider.GetRequiredService<ImportBook>(), scope.ServiceProvider.GetRequiredService<ClubDb>());
+        var (kind, sheet) = (ImportKind.All.Single(k => k.Key == "lifts"), CsvSheet.Read(Encoding.UTF8.GetBytes("Wer;Wann;Was;Wieviel\nAda Berg;14.3.2026;squat;92,5")));
+        string[] columns = ["athlete", "day", "lift", "kg"];
+        var squad = await db.Squads.SingleAsync();
+        var plan = ImportPlan.Of(kind, sheet, columns, await book.KnownAsync(kind, squad, new(2026, 11, 27), DistanceUnit.Metre), null, new Dictionary<string, int>());
+        var id = await book.StoreAsync(kind, plan, sheet.Header, columns, squad, "Odalys", "a.csv");
+        Assert.Equal(92.5, (await db.LiftTests.SingleAsync()).Kilograms);
+        Assert.Equal(columns, kind.Guess(sheet.Header, await book.MemoryAsync("lifts")));
+        Assert.True(await book.UndoAsync(id));
+        Assert.False(await book.UndoAsync(id));
+        Assert.False(await db.LiftTests.AnyAsync());
+    }
+
+    [Fact]
+    public async Task Athletes_that_change_stand_as_before_when_the_file_is_taken_back()
+    {
+        await using var house = await WithPeopleAsync();
+        await using var scope = house.Services.CreateAsyncScope();
+        var (book, db) = (scope.ServiceProvider.GetRequiredService<ImportBook>(), scope.ServiceProvider.GetRequiredService<ClubDb>());
+        var (kind, sheet) = (ImportKind.All.Single(k => k.Key == "athletes"), CsvSheet.Read(Encoding.UTF8.GetBytes("Name;Weight;Position\nAda Berg;61,5;wing\nIlse Vos;58;")));
+        var squad = await db.Squads.SingleAsync();
+        var plan = ImportPlan.Of(kind, sheet, kind.Guess(sheet.Header, new Dictionary<string, string>()), await book.KnownAsync(kind, squad, new(2026, 11, 27), DistanceUnit.Metre), null, new Dictionary<string, int>());
+        Assert.Equal([RowFate.Changes, RowFate.New], plan.Rows.Select(r => r.Fate));
+        var id = await book.StoreAsync(kind, plan, sheet.Header, kind.Guess(sheet.Header, new Dictionary<string, string>()), squad, "Odalys", "a.csv");
+        db.ChangeTracker.Clear();
+        Assert.Equal((61.5, "wing"), await db.Athletes.Where(a => a.Name == "Ada Berg").Select(a => ValueTuple.Create(a.MassKilograms!.Value, a.Position)).SingleAsync());
+        Assert.Equal(4, await db.Athletes.CountAsync());
+        await book.UndoAsync(id);
+        db.ChangeTracker.Clear();
+        Assert.Equal(3, await db.Athletes.CountAsync());
+        Assert.Null((await db.Athletes.SingleAsync(a => a.Name == "Ada Berg")).MassKilograms);
+    }
+}
