@@ -88,4 +88,16 @@ public sealed class LiveShelf
             states.Clear();
         }
     }
+
+    /// <summary>Blocks until what is given is disposed.</summary>
+    public IDisposable Blocked()
+    {
+        Block();
+        return new Hold(this);
+    }
+
+    private sealed class Hold(LiveShelf of) : IDisposable
+    {
+        public void Dispose() => of.Release();
+    }
 }

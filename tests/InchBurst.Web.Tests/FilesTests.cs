@@ -185,6 +185,7 @@ public sealed class FilesTests
         {
             db.Athletes.AddRange(new Athlete { Name = "Ada Berg", SquadId = 1 }, new Athlete { Name = "Zoë Müller", SquadId = 1 }, new Athlete { Name = "Noor Haddad", SquadId = 1 });
             db.CalendarEntries.Add(new CalendarEntry { SquadId = 1, Day = new(2026, 3, 14), LastDay = new(2026, 3, 14), Title = "Harbour away" });
+            db.Sessions.Add(new TrainingSession { SquadId = 1, Day = new(2026, 3, 14), Name = "Speed", PlanJson = InchBurst.Core.Plan.PlanJson.Write(InchBurst.Core.Plan.SessionPlan.Empty) });
             return await db.SaveChangesAsync();
         });
         return house;
@@ -218,6 +219,22 @@ public sealed class FilesTests
         { "minutes", "Player;Date;Min\nAda Berg;14.3.2026;60\nNoor Haddad;14.3.2026;900", 3, "Minutes", "number of minutes" },
         { "minutes", "Player;Date;Min\nAda Berg;14.3.2026;60\nNoor Haddad;14.4.2026;60", 3, "Day", "no match on" },
         { "minutes", "Player;Date;Min\nAda Berg;14.3.2026;60\nNoor Haddad;14.3.2026;", 3, "Minutes", "No minutes" },
+        { "measures", "Name;Date;Exercise;Value;Unit;Measure\nAda Berg;14.3.2026;broad jump;231;cm;length\nAda Berg;14.3.2026;broad jump;far;cm;length", 3, "Value", "“far” is no value" },
+        { "measures", "Name;Date;Exercise;Value;Unit;Measure\nAda Berg;14.3.2026;broad jump;231;cm;length\nAda Berg;14.3.2026;broad jump;231;;length", 3, "Value", "Say its unit" },
+        { "measures", "Name;Date;Exercise;Value;Unit;Measure\nAda Berg;14.3.2026;broad jump;231;cm;length\nAda Berg;14.3.2026;broad jump;231;kg;length", 3, "Unit", "does not measure a length" },
+        { "measures", "Name;Date;Exercise;Value;Unit;Measure\nAda Berg;14.3.2026;broad jump;231;cm;length\nAda Berg;14.3.2026;broad jump;231;cm;span", 3, "Measure", "is none of" },
+        { "measures", "Name;Date;Exercise;Value;Unit;Measure\nAda Berg;14.3.2026;broad jump;231;cm;length\nAda Berg;14.3.2026;;231;cm;length", 3, "Work", "No work" },
+        { "sessions", "Date;Name;Plan\n14.3.2027;Speed;4 x 30 m\n15.3.2027;Speed;4 x sideways zorb", 3, "Plan", "Line 1" },
+        { "sessions", "Date;Name;Lanes\n14.3.2027;Speed;4\n15.3.2027;Speed;99", 3, "Lanes", "number of lanes" },
+        { "sessions", "Date;Name;Surface\n14.3.2027;Speed;grass\n15.3.2027;Speed;ice", 3, "Surface", "none of" },
+        { "sessions", "Date;Name;Surface\n14.3.2027;Speed;grass\n14.3.2027;Speed;track", 3, "Name", "Two sessions of one day" },
+        { "attendance", "Name;Date;Session;RPE\nAda Berg;14.3.2026;Speed;7\nAda Berg;14.3.2026;Tempo;7", 3, "Session", "Bring the sessions in first" },
+        { "attendance", "Name;Date;Session;RPE\nAda Berg;14.3.2026;Speed;7\nNoor Haddad;14.3.2026;Speed;17", 3, "Rating", "is no rating" },
+        { "attendance", "Name;Date;Session;Present\nAda Berg;14.3.2026;Speed;yes\nNoor Haddad;14.3.2026;Speed;perhaps", 3, "Present", "neither yes nor no" },
+        { "times", "Name;Date;Distance;Time;Squad\nAda Berg;14.3.2026;30;4,52;Sprinters\nAda Berg;14.3.2026;30;4,60;Throwers", 3, "Squad", "no squad" },
+        { "times", "Name;Date;Distance;Time;Side\nAda Berg;14.3.2026;30;4,52;left\nAda Berg;14.3.2026;30;4,60;middle", 3, "Side", "none of" },
+        { "times", "Name;Date;Distance;Time;Session;Work\nAda Berg;14.3.2026;30;4,52;Test;3 x 30 m\nAda Berg;14.3.2026;30;4,60;Speed;3 x 30 m", 3, "Work", "has no line" },
+        { "times", "Name;Date;Distance;Time;Finished\nAda Berg;14.3.2026;30;4,52;2026-03-14T10:00:00Z\nAda Berg;14.3.2026;30;4,60;noon", 3, "Finished", "no moment" },
         { "lifts", "Name;Date;Exercise;Load;Reps\nAda Berg;14.3.2026;squat;92,5;3\nAda Berg;14.3.2026;squat;heavy;3", 3, "Load, kg", "is no load" },
         { "lifts", "Name;Date;Exercise;Load;Reps\nAda Berg;14.3.2026;squat;92,5;3\nAda Berg;14.3.2026;;92,5;3", 3, "Lift", "No lift" },
         { "lifts", "Name;Date;Exercise;Load;Reps\nAda Berg;14.3.2026;squat;92,5;3\nAda Berg;14.3.2026;squat;92,5;40", 3, "Reps", "number of reps" },
@@ -331,7 +348,7 @@ public sealed class FilesTests
 
         await visitor.PostAsync("/Settings", "/Settings/Files?handler=Undo", ("batch", batch));
         Assert.Equal(0, await house.InDbAsync(db => db.Runs.CountAsync()));
-        Assert.Equal(0, await house.InDbAsync(db => db.Sessions.CountAsync()));
+        Assert.Equal(0, await house.InDbAsync(db => db.Sessions.CountAsync(s => s.Name != "Speed")));
         Assert.False(await house.InDbAsync(db => db.RunStretches.AnyAsync()));
         Assert.DoesNotContain("4.49", (await visitor.PageAsync("/Athletes/1")).Body!.TextContent);
     }
@@ -350,13 +367,110 @@ public sealed class FilesTests
         }
 
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Settings/Files?handler=Sheet&key=secrets")).Code);
-        foreach (var (key, kind) in new[] { ("athletes", "athletes"), ("fixtures", "fixtures"), ("lifts", "lifts") })
+    }
+
+    private static readonly string[] InOrder = ["athletes", "fixtures", "minutes", "sessions", "attendance", "times", "measures", "lifts"];
+
+    private static async Task<Dictionary<string, string>> SheetsAsync(Visitor coach)
+    {
+        var sheets = new Dictionary<string, string>();
+        foreach (var key in InOrder)
         {
-            var plan = await JudgeAsync(house, kind, await coach.TextAsync($"/Settings/Files?handler=Sheet&key={key}"));
-            Assert.Empty(plan.Problems);
-            Assert.True(plan.Rows.Where(r => !r.Says.Contains("Junior", StringComparison.Ordinal)).Count(r => r.Fate == RowFate.Same) > 0 || key == "lifts");
-            Assert.Equal(0, plan.Count(RowFate.Changes));
+            sheets[key] = await coach.TextAsync($"/Settings/Files?handler=Sheet&key={key}");
         }
+
+        return sheets;
+    }
+
+    private static async Task<(ImportPlan Plan, int Batch)> BringAsync(TestHouse house, string kind, string text)
+    {
+        var plan = await JudgeAsync(house, kind, text);
+        await using var scope = house.Services.CreateAsyncScope();
+        var (of, sheet) = (ImportKind.All.Single(k => k.Key == kind), CsvSheet.Read(Encoding.UTF8.GetBytes(text)));
+        var squad = await scope.ServiceProvider.GetRequiredService<ClubDb>().Squads.OrderBy(s => s.Id).FirstAsync();
+        return (plan, await scope.ServiceProvider.GetRequiredService<ImportBook>().StoreAsync(of, plan, sheet.Header, of.Guess(sheet.Header, new Dictionary<string, string>()), squad, "coach", kind));
+    }
+
+    // Numbers of runs are the file's own.
+    private static string Told(string sheet) => string.Join('\n', sheet.Split("\r\n").Select(l => System.Text.RegularExpressions.Regex.Replace(l, @"^\d+,(?=\d{4}-)", "")).Order(StringComparer.Ordinal));
+
+    [Fact]
+    public async Task What_goes_out_as_sheets_comes_in_again_as_the_same_sheets_and_is_known_the_second_time_and_taken_back()
+    {
+        await using var house = await TestHouse.OpenAsync(demo: true);
+        var coach = await house.CoachAsync();
+        var before = await SheetsAsync(coach);
+        await house.InDbAsync(async db =>
+        {
+            // Everything goes but the two squads.
+            await db.Database.ExecuteSqlRawAsync("PRAGMA foreign_keys=OFF; DELETE FROM RunStretches; DELETE FROM Marks; DELETE FROM RunMeasures; DELETE FROM RunSeen; DELETE FROM RunReadings; DELETE FROM Runs; DELETE FROM Attendance; DELETE FROM PlanRevisions; DELETE FROM Sessions; DELETE FROM LiftTests; DELETE FROM PlayedMinutes; DELETE FROM CalendarEntries; DELETE FROM Athletes; PRAGMA foreign_keys=ON");
+            return 0;
+        });
+        foreach (var key in InOrder)
+        {
+            var (plan, _) = await BringAsync(house, key, before[key]);
+            Assert.True(plan.Problems.Count == 0, $"{key}: {plan.Problems.FirstOrDefault()}");
+            Assert.Equal(0, plan.Count(RowFate.Wrong));
+        }
+
+        var after = await SheetsAsync(coach);
+        foreach (var key in InOrder)
+        {
+            Assert.Equal(Told(before[key]), Told(after[key]));
+            var again = await JudgeAsync(house, key, before[key]);
+            Assert.True(again.Count(RowFate.New) + again.Count(RowFate.Changes) + again.Count(RowFate.Wrong) == 0, $"{key}: {again.Rows.FirstOrDefault(r => r.Fate != RowFate.Same)} {again.Problems.FirstOrDefault()}");
+        }
+
+        await house.InDbAsync(async db =>
+        {
+            var batches = await db.ImportBatches.OrderByDescending(b => b.Id).Select(b => b.Id).ToListAsync();
+            foreach (var batch in batches.Take(InOrder.Length - 1))
+            {
+                await using var scope = house.Services.CreateAsyncScope();
+                Assert.True(await scope.ServiceProvider.GetRequiredService<ImportBook>().UndoAsync(batch));
+            }
+
+            Assert.Equal((0, 0, 0), (await db.Runs.CountAsync(), await db.Attendance.CountAsync(), await db.RunMeasures.CountAsync()));
+            Assert.Equal((0, 0), (await db.Sessions.CountAsync(), await db.RunStretches.CountAsync()));
+            return 0;
+        });
+    }
+
+    [Fact]
+    public async Task Runs_join_the_session_and_line_they_name_and_leave_it_as_it_was_when_taken_back()
+    {
+        await using var house = await WithPeopleAsync();
+        await house.InDbAsync(db => db.Sessions.ExecuteDeleteAsync());
+        await BringAsync(house, "sessions", "Day;Name;Plan\n2026-03-20;Tuesday speed;\"3 x 30 m gates 10,30 rest 3:00\n3 x broad jump log length\"");
+        const string Times = "Name;Day;Session;Work;Attempt;Distance;Time\nAda Berg;2026-03-20;Tuesday speed;3 x 30 m gates 10,30 rest 3:00;1;10 m;1,92\nAda Berg;2026-03-20;Tuesday speed;3 x 30 m gates 10,30 rest 3:00;1;30 m;4,52";
+        var work = (await house.InDbAsync(db => db.Sessions.Select(s => s.PlanJson).SingleAsync())) is var json ? InchBurst.Core.Plan.PlanJson.Read(json).Lines.Select(l => InchBurst.Core.Shorthand.ShorthandPrinter.Print(l, InchBurst.Core.Catalogue.ExerciseCatalogue.BuiltIn)).ToList() : [];
+        var (_, times) = await BringAsync(house, "times", Times.Replace("3 x 30 m gates 10,30 rest 3:00", work[0], StringComparison.Ordinal));
+        var (_, jumps) = await BringAsync(house, "measures", $"Name;Day;Session;Work;Attempt;Value;Unit\nZoë Müller;2026-03-20;Tuesday speed;{work[1]};1;231;cm\nZoë Müller;2026-03-20;Tuesday speed;{work[1]};2;2,36;m");
+        await house.InDbAsync(async db =>
+        {
+            var session = await db.Sessions.Include(s => s.Attendance).SingleAsync();
+            Assert.Equal(2, session.Attendance.Count(a => a.Present));
+            var runs = await db.Runs.Include(r => r.Marks).Include(r => r.Measures).Include(r => r.Stretches).OrderBy(r => r.Id).ToListAsync();
+            Assert.All(runs, r => Assert.Equal(session.Id, r.SessionId));
+            Assert.Equal([1.92, 4.52], runs[0].Marks.OrderBy(m => m.Millimetres).Select(m => m.Seconds));
+            Assert.NotEmpty(runs[0].Stretches);
+            Assert.Equal([2.31, 2.36], runs.Skip(1).Select(r => r.Measures.Single().Value));
+            return 0;
+        });
+
+        // Another time for an attempt that is there is said and left out; a value more joins its run.
+        var other = await JudgeAsync(house, "times", Times.Replace("3 x 30 m gates 10,30 rest 3:00", work[0], StringComparison.Ordinal).Replace("4,52", "4,44", StringComparison.Ordinal));
+        Assert.Contains("is there already, with 4.52 s", Assert.Single(other.Problems).Words);
+        var (_, more) = await BringAsync(house, "measures", $"Name;Day;Session;Work;Attempt;Measure;Value;Unit\nZoë Müller;2026-03-20;Tuesday speed;{work[1]};2;air time;410;ms");
+        Assert.Equal(0.41, await house.InDbAsync(db => db.RunMeasures.Where(m => m.Kind == MeasureKind.AirTime).Select(m => m.Value).SingleAsync()), 6);
+        foreach (var batch in new[] { more, jumps, times })
+        {
+            await using var scope = house.Services.CreateAsyncScope();
+            Assert.True(await scope.ServiceProvider.GetRequiredService<ImportBook>().UndoAsync(batch));
+            Assert.Equal(batch == more ? 2 : 0, await house.InDbAsync(db => db.Runs.Where(r => r.Measures.Any()).CountAsync()));
+        }
+
+        Assert.Equal((0, 0, 1), await house.InDbAsync(async db => (await db.Runs.CountAsync(), await db.Attendance.CountAsync(), await db.Sessions.CountAsync())));
     }
 
     [Fact]

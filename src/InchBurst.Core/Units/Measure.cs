@@ -146,6 +146,27 @@ public static class Measures
             : (new(kind, value), null, "");
     }
 
+    /// <summary>An amount in a named unit, in the unit the measure is kept in; null when that unit does not measure it.</summary>
+    /// <param name="amount">The amount.</param>
+    /// <param name="unit">m, cm, mm, in, ft, s, ms, kg, lb, bpm or 1/min, reps; empty means the unit it is kept in.</param>
+    /// <param name="kind">The measure.</param>
+    public static double? Kept(double amount, string unit, MeasureKind kind) => (kind, unit.Trim().TrimEnd('.').ToLowerInvariant()) switch
+    {
+        (_, "") => amount,
+        (MeasureKind.AirTime or MeasureKind.Time, "s" or "sec") => amount,
+        (MeasureKind.AirTime or MeasureKind.Time, "ms") => amount / 1000,
+        (MeasureKind.Load, "kg") => amount,
+        (MeasureKind.Load, "lb" or "lbs") => Figures.KilogramsFrom(amount, MassReading.Pound),
+        (MeasureKind.HeartRate, "bpm" or "1/min") or (MeasureKind.Reps, "reps") => amount,
+        (MeasureKind.AirTime or MeasureKind.Time or MeasureKind.Load or MeasureKind.HeartRate or MeasureKind.Reps, _) => null,
+        (_, "m") => amount,
+        (_, "cm") => amount / 100,
+        (_, "mm") => amount / 1000,
+        (_, "in" or "inch" or "\"") => amount * 0.0254,
+        (_, "ft" or "'") => amount * 0.3048,
+        _ => null,
+    };
+
     // What one typed unit is in the unit kept: 1 cm = 0.01 m; 1 in = 0.0254 m, 1 ft = 0.3048 m and 1 lb = 0.45359237 kg exactly.
     private static double Scale(MeasureKind kind, DistanceUnit distance, MassReading mass) => kind switch
     {

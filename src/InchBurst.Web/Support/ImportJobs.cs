@@ -73,10 +73,13 @@ public sealed class ImportJobs(IServiceScopeFactory scopes, TimeProvider clock)
                 await using var scope = scopes.CreateAsyncScope();
                 var db = scope.ServiceProvider.GetRequiredService<ClubDb>();
                 var book = scope.ServiceProvider.GetRequiredService<ImportBook>();
-                using var turn = await scope.ServiceProvider.GetRequiredService<WriteTurn>().TakeAsync(CancellationToken.None);
                 var squad = await db.Squads.FindAsync(squadId) ?? throw new FileProblem("The squad is gone.");
                 var plan = ImportPlan.Of(kind, job.Sheet, columns, await book.KnownAsync(kind, squad, today, unit), day, chosen);
                 job.Of = plan.Count(RowFate.New) + plan.Count(RowFate.Changes);
+
+                // Only now do others wait, and a session that is running is read anew afterwards.
+                using var turn = await scope.ServiceProvider.GetRequiredService<WriteTurn>().TakeAsync(CancellationToken.None);
+                using var blocked = scope.ServiceProvider.GetRequiredService<LiveShelf>().Blocked();
                 job.Batch = await book.StoreAsync(kind, plan, job.Sheet.Header, columns, squad, job.By, job.Name, (stored, of) => (job.Stored, job.Of) = (stored, of));
             }
             catch (Exception e)

@@ -18,10 +18,10 @@ public sealed class CsvOut(ClubDb db, ExerciseCatalogue catalogue)
     public static IReadOnlyList<SheetOut> All { get; } =
     [
         new("athletes", "Athletes", [("name", "as it is shown"), ("squad", "name of the squad"), ("sex", "female, male or empty"), ("birth year", "four digits"), ("height cm", "centimetres"), ("body mass kg", "kilograms"), ("position", "position or event"), ("group", "high minutes, low minutes or empty"), ("stance", "start stance"), ("front foot", "left, right or empty"), ("guardian", "who answers for a young athlete"), ("consent", "day, such as 2026-03-14"), ("notes", "free words"), ("retired", "yes or no")]),
-        new("times", "Times", [("run", "number that keeps rows of one run together"), ("day", "such as 2026-03-14"), ("squad", "name of the squad"), ("session", "name of the session"), ("athlete", "name"), ("work", "line of the plan in shorthand"), ("rep", "which rep, from 1"), ("side", "left, right or empty"), ("distance", "from the first gate, with its unit: 30 m"), ("seconds", "time from the start, s"), ("method", "how it was timed"), ("trigger", "what started the clock"), ("effort", "percent asked"), ("outcome", "timed, measured, done or why not")]),
-        new("measures", "Measures", [("run", "number of the run"), ("day", "day"), ("squad", "squad"), ("session", "session"), ("athlete", "name"), ("measure", "what was measured"), ("value", "in the unit beside it"), ("unit", "unit")]),
+        new("times", "Times", [("run", "number that keeps rows of one run together"), ("day", "such as 2026-03-14"), ("squad", "name of the squad"), ("session", "name of the session"), ("athlete", "name"), ("line", "which line of the plan, from 1"), ("work", "that line in shorthand"), ("rep", "which rep, from 1"), ("side", "left, right or empty"), ("distance", "from the first gate, with its unit: 30 m"), ("seconds", "time from the start, s"), ("method", "how it was timed"), ("trigger", "what started the clock"), ("effort", "percent asked"), ("outcome", "timed, not timed, measured, skipped or again"), ("finished", "when, by universal time")]),
+        new("measures", "Measures", [("run", "number of the run"), ("day", "day"), ("squad", "squad"), ("session", "session"), ("athlete", "name"), ("line", "which line of the plan, from 1"), ("work", "that line in shorthand"), ("rep", "which rep, from 1"), ("side", "left, right or empty"), ("measure", "what was measured"), ("value", "in the unit beside it"), ("unit", "unit"), ("finished", "when, by universal time")]),
         new("lifts", "Loads lifted", [("day", "day"), ("athlete", "name"), ("squad", "squad"), ("lift", "exercise"), ("kg", "kilograms"), ("reps", "repetitions of the set; 1 for a tested maximum")]),
-        new("sessions", "Sessions", [("day", "day"), ("squad", "squad"), ("name", "name"), ("start", "time of day"), ("group", "whom it is for"), ("lanes", "lanes"), ("minutes", "window"), ("state", "planned, running or ended"), ("notes", "notes"), ("plan", "the plan as text")]),
+        new("sessions", "Sessions", [("day", "day"), ("squad", "squad"), ("name", "name"), ("start", "time of day"), ("group", "whom it is for"), ("lanes", "lanes"), ("minutes", "window"), ("straight m", "metres there are to run"), ("run-out m", "metres to slow down"), ("surface", "what is run on"), ("state", "planned, running or ended"), ("notes", "notes"), ("plan", "the plan as text")]),
         new("fixtures", "Calendar", [("day", "first day"), ("last day", "last day"), ("squad", "squad"), ("kind", "match, camp, exam and so on"), ("title", "title"), ("start", "time of day"), ("importance", "1 to 3"), ("away", "yes or no"), ("where", "place"), ("travel minutes", "minutes")]),
         new("minutes", "Minutes played", [("day", "day of the match"), ("squad", "squad"), ("match", "title of the match"), ("athlete", "name"), ("minutes", "minutes played"), ("top speed", "yes when the coach counts it as top speed")]),
         new("attendance", "Who was there", [("day", "day"), ("squad", "squad"), ("session", "session"), ("athlete", "name"), ("present", "yes or no"), ("rating", "perceived exertion, 0 to 10"), ("minutes", "minutes trained"), ("note", "words")]),
@@ -76,18 +76,12 @@ public sealed class CsvOut(ClubDb db, ExerciseCatalogue catalogue)
     private async IAsyncEnumerable<IReadOnlyList<string>> TimesAsync([EnumeratorCancellation] CancellationToken cancel)
     {
         var squads = await db.Squads.AsNoTracking().ToDictionaryAsync(s => s.Id, s => s.Name, cancel);
-        Dictionary<int, string> lines = [];
-        var of = 0;
+        var plans = new PlanLines(catalogue);
         await foreach (var r in db.Runs.AsNoTracking().Include(r => r.Session).Include(r => r.Athlete).Include(r => r.Marks).OrderBy(r => r.Day).ThenBy(r => r.SessionId).ThenBy(r => r.Id).AsAsyncEnumerable().WithCancellation(cancel))
         {
-            if (of != r.SessionId)
-            {
-                of = r.SessionId;
-                lines = PlanOf(r.Session!.RanPlanJson ?? r.Session.PlanJson);
-            }
-
-            string[] start = [r.Id.ToString(CultureInfo.InvariantCulture), Text(r.Day), squads.GetValueOrDefault(r.Session!.SquadId, ""), r.Session.Name, r.Athlete!.Name, lines.GetValueOrDefault(r.LineId, ""), r.Rep.ToString(CultureInfo.InvariantCulture), r.Side is { } side ? Words(side) : ""];
-            string[] end = [Words(r.Method), Words(r.Trigger), Text(r.Effort), Words(r.Outcome)];
+            var (number, work) = plans.Of(r);
+            string[] start = [r.Id.ToString(CultureInfo.InvariantCulture), Text(r.Day), squads.GetValueOrDefault(r.Session!.SquadId, ""), r.Session.Name, r.Athlete!.Name, number, work, r.Rep.ToString(CultureInfo.InvariantCulture), r.Side is { } side ? Words(side) : ""];
+            string[] end = [Words(r.Method), Words(r.Trigger), Text(r.Effort), Words(r.Outcome), Moment(r.FinishedAt)];
             if (r.Marks.Count == 0)
             {
                 yield return [.. start, "", "", .. end];
@@ -100,23 +94,43 @@ public sealed class CsvOut(ClubDb db, ExerciseCatalogue catalogue)
         }
     }
 
-    private Dictionary<int, string> PlanOf(string json) => json.Length == 0 ? [] : PlanJson.Read(json).Lines.ToDictionary(l => l.Id, l => ShorthandPrinter.Print(l, catalogue));
+    // Lines of the plans that ran, as printed; those of one session are kept while its runs go by.
+    private sealed class PlanLines(ExerciseCatalogue catalogue)
+    {
+        private Dictionary<int, (string, string)> lines = [];
+        private int of;
+
+        public (string Number, string Work) Of(Entities.Run run)
+        {
+            if (of != run.SessionId)
+            {
+                of = run.SessionId;
+                var json = run.Session!.RanPlanJson ?? run.Session.PlanJson;
+                lines = json.Length == 0 ? [] : PlanJson.Read(json).Lines.Select((l, i) => (l, i)).ToDictionary(l => l.l.Id, l => ((l.i + 1).ToString(CultureInfo.InvariantCulture), ShorthandPrinter.Print(l.l, catalogue)));
+            }
+
+            return lines.GetValueOrDefault(run.LineId, ("", ""));
+        }
+    }
+
+    private static string Moment(DateTime utc) => DateTime.SpecifyKind(utc, DateTimeKind.Utc).ToString("yyyy-MM-dd'T'HH:mm:ss.FFFFFFF'Z'", CultureInfo.InvariantCulture);
 
     private async IAsyncEnumerable<IReadOnlyList<string>> MeasuresAsync([EnumeratorCancellation] CancellationToken cancel)
     {
         var squads = await db.Squads.AsNoTracking().ToDictionaryAsync(s => s.Id, s => s.Name, cancel);
-        await foreach (var r in db.Runs.AsNoTracking().Where(r => r.Measures.Any()).Include(r => r.Session).Include(r => r.Athlete).Include(r => r.Measures).OrderBy(r => r.Day).ThenBy(r => r.Id).AsAsyncEnumerable().WithCancellation(cancel))
+        var plans = new PlanLines(catalogue);
+        await foreach (var r in db.Runs.AsNoTracking().Where(r => r.Measures.Any()).Include(r => r.Session).Include(r => r.Athlete).Include(r => r.Measures).OrderBy(r => r.Day).ThenBy(r => r.SessionId).ThenBy(r => r.Id).AsAsyncEnumerable().WithCancellation(cancel))
         {
             foreach (var measure in r.Measures.OrderBy(m => m.Kind))
             {
-                var rule = Measures.Of(measure.Kind);
-                yield return [r.Id.ToString(CultureInfo.InvariantCulture), Text(r.Day), squads.GetValueOrDefault(r.Session!.SquadId, ""), r.Session.Name, r.Athlete!.Name, rule.Word, Text(measure.Value), UnitOf(measure.Kind)];
+                var (number, work) = plans.Of(r);
+                yield return [r.Id.ToString(CultureInfo.InvariantCulture), Text(r.Day), squads.GetValueOrDefault(r.Session!.SquadId, ""), r.Session.Name, r.Athlete!.Name, number, work, r.Rep.ToString(CultureInfo.InvariantCulture), r.Side is { } side ? Words(side) : "", Measures.Of(measure.Kind).Word, Text(measure.Value), UnitOf(measure.Kind), Moment(r.FinishedAt)];
             }
         }
     }
 
     // As stored: lengths in metres, times in seconds, masses in kilograms.
-    private static string UnitOf(MeasureKind kind) => kind switch { MeasureKind.Reps => "", MeasureKind.HeartRate => "1/min", MeasureKind.Load => "kg", MeasureKind.Time or MeasureKind.AirTime => "s", _ => "m" };
+    internal static string UnitOf(MeasureKind kind) => kind switch { MeasureKind.Reps => "", MeasureKind.HeartRate => "1/min", MeasureKind.Load => "kg", MeasureKind.Time or MeasureKind.AirTime => "s", _ => "m" };
 
     private async IAsyncEnumerable<IReadOnlyList<string>> LiftsAsync([EnumeratorCancellation] CancellationToken cancel)
     {
@@ -126,11 +140,13 @@ public sealed class CsvOut(ClubDb db, ExerciseCatalogue catalogue)
         }
     }
 
+    private string PlanOf(string json) => json.Length == 0 ? "" : PlanText.Print(PlanJson.Read(json), catalogue);
+
     private async IAsyncEnumerable<IReadOnlyList<string>> SessionsAsync([EnumeratorCancellation] CancellationToken cancel)
     {
         await foreach (var s in db.Sessions.AsNoTracking().Include(s => s.Squad).OrderBy(s => s.Day).ThenBy(s => s.Id).AsAsyncEnumerable().WithCancellation(cancel))
         {
-            yield return [Text(s.Day), s.Squad!.Name, s.Name, Text(s.Start), s.Group, s.Lanes.ToString(CultureInfo.InvariantCulture), s.WindowMinutes.ToString(CultureInfo.InvariantCulture), Words(s.State), s.Notes, s.PlanJson.Length == 0 ? "" : PlanText.Print(PlanJson.Read(s.PlanJson), catalogue)];
+            yield return [Text(s.Day), s.Squad!.Name, s.Name, Text(s.Start), s.Group, s.Lanes.ToString(CultureInfo.InvariantCulture), s.WindowMinutes.ToString(CultureInfo.InvariantCulture), Text(s.StraightMetres), Text(s.RunOutMetres), s.Surface == Surface.Unsaid ? "" : Words(s.Surface), Words(s.State), s.Notes, PlanOf(s.RanPlanJson ?? s.PlanJson)];
         }
     }
 

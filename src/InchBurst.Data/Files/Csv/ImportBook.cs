@@ -13,16 +13,38 @@ using Microsoft.EntityFrameworkCore;
 namespace InchBurst.Data.Files.Csv;
 
 /// <summary>Brings judged rows into the club, in one step, and takes them back.</summary>
-public sealed class ImportBook(ClubDb db, CalendarBook calendar, CurveShelf curves, TimeProvider clock)
+public sealed partial class ImportBook(ClubDb db, CalendarBook calendar, CurveShelf curves, ExerciseCatalogue catalogue, TimeProvider clock)
 {
     private const int RowsAStep = 1000;
 
     // What a file added and what stood before what it changed.
-    private sealed record Changes(List<int> Athletes, List<int> Sessions, List<int> Entries, List<int> Lifts, List<PlayedBefore> Minutes, List<AthleteBefore> Before, int Squad);
+    private sealed record Changes(List<int> Athletes, List<int> Sessions, List<int> Entries, List<int> Lifts, List<PlayedBefore> Minutes, List<AthleteBefore> Before, int Squad)
+    {
+        // Runs, measured values and people that joined sessions that were there.
+        public List<long> Runs { get; init; } = [];
+
+        public List<MeasureAdded> Measures { get; init; } = [];
+
+        public List<ThereBefore> There { get; init; } = [];
+    }
+
+    private sealed record MeasureAdded(long Run, MeasureKind Kind);
+
+    // What stood before; nothing stood where Was is null.
+    private sealed record ThereBefore(int Session, int Athlete, ThereItem? Was);
 
     private sealed record PlayedBefore(int Entry, int Athlete, int? Minutes, bool Counts);
 
-    private sealed record AthleteBefore(int Id, AthleteSex Sex, int? BirthYear, double? HeightMetres, double? MassKilograms, string Position, string Guardian, string Notes, DateOnly? ConsentOn);
+    private sealed record AthleteBefore(int Id, AthleteSex Sex, int? BirthYear, double? HeightMetres, double? MassKilograms, string Position, string Guardian, string Notes, DateOnly? ConsentOn)
+    {
+        public PlayingGroup Group { get; init; }
+
+        public StartStance Stance { get; init; }
+
+        public FrontFoot FrontFoot { get; init; }
+
+        public DateTime? RetiredAt { get; init; }
+    }
 
     /// <summary>What is known of the club for judging a file.</summary>
     /// <param name="kind">Kind of the file.</param>
@@ -34,12 +56,39 @@ public sealed class ImportBook(ClubDb db, CalendarBook calendar, CurveShelf curv
     {
         var squads = (await db.Squads.AsNoTracking().ToListAsync(cancel)).GroupBy(s => Cells.Folded(s.Name)).ToDictionary(g => g.Key, g => g.First());
         var athletes = await db.Athletes.AsNoTracking().ToListAsync(cancel);
-        var entries = await db.CalendarEntries.AsNoTracking().Where(e => e.SquadId == squad.Id).ToListAsync(cancel);
+        var entries = await db.CalendarEntries.AsNoTracking().ToListAsync(cancel);
         HashSet<(int, DateOnly, int, int)> runs = kind.Key is not ("times" or "wide") ? [] : [.. (await db.Marks.Join(db.Runs, m => m.RunId, r => r.Id, (m, r) => new { r.Id, r.AthleteId, r.Day, m.Millimetres, m.Seconds }).ToListAsync(cancel))
             .GroupBy(m => m.Id).Select(g => g.MaxBy(m => m.Millimetres)!).Select(m => (m.AthleteId, m.Day, m.Millimetres, (int)Math.Round(m.Seconds * 100)))];
         HashSet<(int, DateOnly, string, double, int)> lifts = kind.Key != "lifts" ? [] : [.. (await db.LiftTests.AsNoTracking().ToListAsync(cancel)).Select(l => (l.AthleteId, l.Day, l.Exercise, l.Kilograms, l.Reps))];
-        var minutes = kind.Key != "minutes" ? [] : await db.PlayedMinutes.AsNoTracking().Where(m => m.Entry!.SquadId == squad.Id).ToDictionaryAsync(m => (m.EntryId, m.AthleteId), m => m.Minutes, cancel);
-        return new(squad, squads, athletes, entries, runs, lifts, minutes, today, unit);
+        var minutes = kind.Key != "minutes" ? [] : await db.PlayedMinutes.AsNoTracking().Where(m => m.Entry != null).ToDictionaryAsync(m => (m.EntryId, m.AthleteId), m => m.Minutes, cancel);
+        var hasSessions = kind.Key is "times" or "measures" or "sessions" or "attendance";
+        return new(squad, squads, athletes, entries, runs, lifts, minutes, today, unit)
+        {
+            Catalogue = catalogue,
+            Sessions = (hasSessions ? await SessionsAsync(kind.Key is "times" or "measures", cancel) : []).ToLookup(s => (s.SquadId, s.Day, s.Name)),
+            Reps = kind.Key is "times" or "measures" ? await RepsAsync(cancel) : new(),
+            There = kind.Key != "attendance" ? new() : await db.Attendance.AsNoTracking().Select(a => new ThereItem(a.SessionId, a.AthleteId, a.Present, a.Rating, a.Minutes, a.Note)).ToDictionaryAsync(a => (a.SessionId, a.AthleteId), cancel),
+        };
+    }
+
+    private async Task<List<KnownSession>> SessionsAsync(bool withPlans, CancellationToken cancel)
+    {
+        var rows = await db.Sessions.AsNoTracking().OrderBy(s => s.Id).Select(s => new { s.Id, s.SquadId, s.Day, s.Name, Plan = withPlans ? s.RanPlanJson ?? s.PlanJson : "" }).ToListAsync(cancel);
+        return [.. rows.Select(s => new KnownSession(s.Id, s.SquadId, s.Day, Cells.Folded(s.Name), s.Plan.Length == 0 ? [] : [.. PlanJson.Read(s.Plan).Lines.Select(l => (l.Id, ShorthandPrinter.Print(l, catalogue)))]))];
+    }
+
+    private async Task<Dictionary<(int, int, int, int, DateTime), KnownRep>> RepsAsync(CancellationToken cancel)
+    {
+        var marks = (await db.Marks.AsNoTracking().Select(m => new { m.RunId, m.Millimetres, m.Seconds }).ToListAsync(cancel)).GroupBy(m => m.RunId).ToDictionary(g => g.Key, g => g.MaxBy(m => m.Millimetres)!);
+        var measures = (await db.RunMeasures.AsNoTracking().ToListAsync(cancel)).ToLookup(m => m.RunId, m => m.Kind);
+        var found = new Dictionary<(int, int, int, int, DateTime), KnownRep>();
+        foreach (var r in await db.Runs.AsNoTracking().Select(r => new { r.Id, r.SessionId, r.AthleteId, r.LineId, r.Rep, r.FinishedAt }).ToListAsync(cancel))
+        {
+            var last = marks.GetValueOrDefault(r.Id);
+            found[(r.SessionId, r.AthleteId, r.LineId, r.Rep, r.Rep > 0 ? default : r.FinishedAt)] = new(r.Id, last?.Millimetres ?? 0, (int)Math.Round((last?.Seconds ?? 0) * 100), measures[r.Id].ToHashSet());
+        }
+
+        return found;
     }
 
     /// <summary>What headings of a kind were taken for before.</summary>
@@ -62,29 +111,22 @@ public sealed class ImportBook(ClubDb db, CalendarBook calendar, CurveShelf curv
     {
         var items = plan.Rows.Where(r => r.Fate is RowFate.New or RowFate.Changes).Select(r => r.Item).OfType<object>().ToList();
         var changes = new Changes([], [], [], [], [], [], squad.Id);
-        var detects = db.ChangeTracker.AutoDetectChangesEnabled;
         await using var all = await db.Database.BeginTransactionAsync(cancel);
-        try
-        {
-            await AthletesAsync([.. items.OfType<Athlete>()], changes, cancel);
-            await EntriesAsync([.. items.OfType<CalendarEntry>()], changes, cancel);
-            await MinutesAsync([.. items.OfType<PlayedMinutes>()], changes, cancel);
-            await LiftsAsync([.. items.OfType<LiftTest>()], by, changes, cancel);
-            db.ChangeTracker.AutoDetectChangesEnabled = false;
-            await TimesAsync([.. items.OfType<TimesItem>()], squad, by, changes, done, cancel);
-            db.ChangeTracker.AutoDetectChangesEnabled = detects;
-            await RememberAsync(kind.Key, header, columns, cancel);
-            var batch = new ImportBatch { At = clock.GetUtcNow().UtcDateTime, By = by, What = $"{kind.Title}: {items.Count} rows of {name}", ChangesJson = JsonSerializer.Serialize(changes) };
-            db.ImportBatches.Add(batch);
-            await db.SaveChangesAsync(cancel);
-            await all.CommitAsync(cancel);
-            curves.ForgetAll();
-            return batch.Id;
-        }
-        finally
-        {
-            db.ChangeTracker.AutoDetectChangesEnabled = detects;
-        }
+        await AthletesAsync([.. items.OfType<Athlete>()], changes, cancel);
+        await EntriesAsync([.. items.OfType<CalendarEntry>()], changes, cancel);
+        await MinutesAsync([.. items.OfType<PlayedMinutes>()], changes, cancel);
+        await LiftsAsync([.. items.OfType<LiftTest>()], by, changes, cancel);
+        await SessionsAsync([.. items.OfType<TrainingSession>()], by, changes, cancel);
+        await ThereAsync([.. items.OfType<ThereItem>()], changes, cancel);
+        await RunsAsync([.. items.OfType<RunItem>()], by, changes, done, cancel);
+        await MeasuresAsync([.. items.OfType<MeasuredItem>()], changes, cancel);
+        await RememberAsync(kind.Key, header, columns, cancel);
+        var batch = new ImportBatch { At = clock.GetUtcNow().UtcDateTime, By = by, What = $"{kind.Title}: {items.Count} rows of {name}", ChangesJson = JsonSerializer.Serialize(changes) };
+        db.ImportBatches.Add(batch);
+        await db.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
+        curves.ForgetAll();
+        return batch.Id;
     }
 
     private async Task RememberAsync(string kind, IReadOnlyList<string> header, IReadOnlyList<string> columns, CancellationToken cancel)
@@ -118,9 +160,10 @@ public sealed class ImportBook(ClubDb db, CalendarBook calendar, CurveShelf curv
             }
 
             var a = await db.Athletes.SingleAsync(x => x.Id == item.Id, cancel);
-            changes.Before.Add(new(a.Id, a.Sex, a.BirthYear, a.HeightMetres, a.MassKilograms, a.Position, a.Guardian, a.Notes, a.ConsentOn));
+            changes.Before.Add(new(a.Id, a.Sex, a.BirthYear, a.HeightMetres, a.MassKilograms, a.Position, a.Guardian, a.Notes, a.ConsentOn) { Group = a.Group, Stance = a.Stance, FrontFoot = a.FrontFoot, RetiredAt = a.RetiredAt });
             a.Sex = item.Sex == AthleteSex.NotSaid ? a.Sex : item.Sex;
             (a.BirthYear, a.HeightMetres, a.MassKilograms, a.ConsentOn) = (item.BirthYear ?? a.BirthYear, item.HeightMetres ?? a.HeightMetres, item.MassKilograms ?? a.MassKilograms, item.ConsentOn ?? a.ConsentOn);
+            (a.Group, a.Stance, a.FrontFoot, a.RetiredAt) = (item.Group == PlayingGroup.None ? a.Group : item.Group, item.Stance == StartStance.NotSaid ? a.Stance : item.Stance, item.FrontFoot == FrontFoot.NotSaid ? a.FrontFoot : item.FrontFoot, a.RetiredAt ?? item.RetiredAt);
             (a.Position, a.Guardian, a.Notes) = (Said(item.Position, a.Position), Said(item.Guardian, a.Guardian), Said(item.Notes, a.Notes));
         }
 
@@ -162,76 +205,6 @@ public sealed class ImportBook(ClubDb db, CalendarBook calendar, CurveShelf curv
         changes.Lifts.AddRange(items.Select(l => l.Id));
     }
 
-    // Times of a day become a session of that day: a line for each distance with its marks, everybody in the file present.
-    private async Task TimesAsync(List<TimesItem> items, Squad squad, string by, Changes changes, Action<int, int>? done, CancellationToken cancel)
-    {
-        var stored = 0;
-        foreach (var day in items.GroupBy(i => (i.Day, i.Session)).OrderBy(g => g.Key.Day))
-        {
-            var plan = SessionPlan.Empty;
-            var lines = new Dictionary<string, PlanLine>();
-            foreach (var trial in day.GroupBy(KeyOf))
-            {
-                var marks = trial.First().Marks;
-                var most = trial.GroupBy(t => t.AthleteId).Max(g => Math.Max(g.Count(), g.Max(t => t.Rep)));
-                var before = marks.Count > 1 ? $" gates {string.Join(",", marks.Select(m => m.At.ToString()))}" : "";
-                var reading = ShorthandLine.Read($"{Math.Min(100, most)} x {marks[^1].At}{before}", ShorthandContext.Metric);
-                plan = plan.Add(reading.Line ?? throw new InvalidOperationException($"{trial.Key}: {reading.Problem!.Message}"));
-                lines[trial.Key] = plan.Lines.Last();
-            }
-
-            var at = day.Key.Day.ToDateTime(new TimeOnly(12, 0), DateTimeKind.Utc);
-            var json = PlanJson.Write(plan);
-            var session = new TrainingSession { Name = day.Key.Session.Length > 0 ? day.Key.Session : "Imported times", Day = day.Key.Day, SquadId = squad.Id, PlanJson = json, RanPlanJson = json, State = SessionState.Ended, StartedAt = at, EndedAt = at.AddHours(1), Notes = "Read in from a file." };
-            var order = 0;
-            session.Attendance.AddRange(day.Select(t => t.AthleteId).Distinct().Select(id => new Attendance { AthleteId = id, Present = true, Order = ++order }));
-            db.Sessions.Add(session);
-            await db.SaveChangesAsync(cancel);
-            changes.Sessions.Add(session.Id);
-            var used = new HashSet<(int, int, int)>();
-            foreach (var chunk in day.OrderBy(t => t.Rep).Chunk(RowsAStep))
-            {
-                foreach (var item in chunk)
-                {
-                    var line = lines[KeyOf(item)];
-                    var rep = item.Rep;
-                    while (!used.Add((item.AthleteId, line.Id, rep)))
-                    {
-                        rep++;
-                    }
-
-                    var run = new Run
-                    {
-                        ClientId = Guid.NewGuid(),
-                        SessionId = session.Id,
-                        AthleteId = item.AthleteId,
-                        LineId = line.Id,
-                        Rep = rep,
-                        Day = item.Day,
-                        FinishedAt = at.AddSeconds(stored % 3600),
-                        Outcome = RunOutcome.Timed,
-                        Kind = line.Kind,
-                        Effort = item.Effort,
-                        Method = item.Method,
-                        Trigger = item.Method == TimingMethod.Hand ? StartTrigger.Gun : StartTrigger.FirstGate,
-                        LoggedBy = by,
-                    };
-                    run.SetDemand(LineDemand.Of(line, ExerciseCatalogue.BuiltIn));
-                    run.SetMarks([.. item.Marks.Select(m => new LoggedMark(m.At, m.Seconds))]);
-                    run.Settle();
-                    db.Runs.Add(run);
-                    stored++;
-                }
-
-                await db.SaveChangesAsync(cancel);
-                db.ChangeTracker.Clear();
-                done?.Invoke(stored, items.Count);
-            }
-        }
-    }
-
-    private static string KeyOf(TimesItem item) => string.Join('|', item.Marks.Select(m => m.At.ToString()));
-
     /// <summary>What was brought in, the latest first.</summary>
     /// <param name="cancel">Gives up.</param>
     public Task<List<ImportBatch>> BatchesAsync(CancellationToken cancel = default) => db.ImportBatches.AsNoTracking().OrderByDescending(b => b.Id).Take(20).ToListAsync(cancel);
@@ -255,6 +228,14 @@ public sealed class ImportBook(ClubDb db, CalendarBook calendar, CurveShelf curv
             await db.Sessions.Where(s => s.Id == session).ExecuteUpdateAsync(u => u.SetProperty(s => s.DeletedAt, now), cancel);
         }
 
+        await db.RunStretches.Where(s => changes.Runs.Contains(s.RunId)).ExecuteDeleteAsync(cancel);
+        await db.Runs.Where(r => changes.Runs.Contains(r.Id)).ExecuteUpdateAsync(u => u.SetProperty(r => r.DeletedAt, now).SetProperty(r => r.FlyingSpeed, (double?)null).SetProperty(r => r.EstimatedSpeed, (double?)null), cancel);
+        foreach (var (run, kind) in changes.Measures)
+        {
+            await db.RunMeasures.Where(m => m.RunId == run && m.Kind == kind).ExecuteDeleteAsync(cancel);
+        }
+
+        await UndoThereAsync(changes, cancel);
         await db.CalendarEntries.Where(e => changes.Entries.Contains(e.Id)).ExecuteUpdateAsync(u => u.SetProperty(e => e.DeletedAt, now), cancel);
         await db.LiftTests.Where(l => changes.Lifts.Contains(l.Id)).ExecuteUpdateAsync(u => u.SetProperty(l => l.DeletedAt, now), cancel);
         foreach (var (entry, athlete, minutes, counts) in changes.Minutes)
@@ -275,6 +256,7 @@ public sealed class ImportBook(ClubDb db, CalendarBook calendar, CurveShelf curv
             if (await db.Athletes.SingleOrDefaultAsync(a => a.Id == before.Id, cancel) is { } a)
             {
                 (a.Sex, a.BirthYear, a.HeightMetres, a.MassKilograms, a.Position, a.Guardian, a.Notes, a.ConsentOn) = (before.Sex, before.BirthYear, before.HeightMetres, before.MassKilograms, before.Position, before.Guardian, before.Notes, before.ConsentOn);
+                (a.Group, a.Stance, a.FrontFoot, a.RetiredAt) = (before.Group, before.Stance, before.FrontFoot, before.RetiredAt);
             }
         }
 

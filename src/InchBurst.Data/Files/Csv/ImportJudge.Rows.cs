@@ -15,13 +15,7 @@ internal sealed partial class ImportJudge
             Say(row, "name", name.Length == 0 ? "No name." : "A name has at most 80 characters.");
         }
 
-        var squad = known.Squad;
-        if (Cell(row, "squad") is { Length: > 0 } said && !known.Squads.TryGetValue(Cells.Folded(said), out squad!))
-        {
-            Say(row, "squad", $"There is no squad “{said}”. Make it first, or leave the column out.");
-            squad = known.Squad;
-        }
-
+        var squad = SquadOf(row);
         var sex = Cell(row, "sex").ToLowerInvariant() switch { "" => AthleteSex.NotSaid, "f" or "female" or "w" or "woman" or "girl" => AthleteSex.Female, "m" or "male" or "man" or "boy" => AthleteSex.Male, _ => (AthleteSex?)null };
         if (sex is null)
         {
@@ -33,7 +27,8 @@ internal sealed partial class ImportJudge
         height = Within(row, "height cm", height is < 3 ? height * 100 : height, 80, 250, "height in cm");
         var mass = Within(row, "body mass kg", Cells.Number(Cell(row, "body mass kg")), 20, 250, "body mass in kg");
         var consent = DayOf(row, "consent", false);
-        var item = new Athlete { Name = name, SquadId = squad.Id, Sex = sex ?? AthleteSex.NotSaid, BirthYear = (int?)year, HeightMetres = height / 100, MassKilograms = mass, Position = Short(Cell(row, "position"), 80), Guardian = Short(Cell(row, "guardian"), 200), Notes = Short(Cell(row, "notes"), 2000), ConsentOn = consent };
+        var item = new Athlete { Name = name, SquadId = squad.Id, Sex = sex ?? AthleteSex.NotSaid, BirthYear = (int?)year, HeightMetres = height / 100, MassKilograms = mass, Position = Short(Cell(row, "position"), 80), Guardian = Short(Cell(row, "guardian"), 200), Notes = Short(Cell(row, "notes"), 2000), ConsentOn = consent, Group = Word<PlayingGroup>(row, "group") ?? PlayingGroup.None, Stance = Word<StartStance>(row, "stance") ?? StartStance.NotSaid, FrontFoot = Word<FrontFoot>(row, "front foot") ?? FrontFoot.NotSaid };
+        item.RetiredAt = Cells.Yes(Cell(row, "retired")) == true ? known.Today.ToDateTime(TimeOnly.MinValue, DateTimeKind.Utc) : null;
         var there = byName[Cells.Folded(name)].FirstOrDefault(a => a.SquadId == squad.Id);
         item.Id = there?.Id ?? 0;
         var changes = there is null ? [] : Changes(there, item);
@@ -59,6 +54,10 @@ internal sealed partial class ImportJudge
         Look("height", Math.Round((there.HeightMetres ?? 0) * 100, 1), Math.Round((item.HeightMetres ?? 0) * 100, 1), item.HeightMetres is not null);
         Look("body mass", there.MassKilograms, item.MassKilograms, item.MassKilograms is not null);
         Look("position", there.Position, item.Position, item.Position.Length > 0);
+        Look("group", there.Group, item.Group, item.Group != PlayingGroup.None);
+        Look("stance", there.Stance, item.Stance, item.Stance != StartStance.NotSaid);
+        Look("front foot", there.FrontFoot, item.FrontFoot, item.FrontFoot != FrontFoot.NotSaid);
+        Look("retired", there.RetiredAt is not null, true, item.RetiredAt is not null);
         Look("guardian", there.Guardian, item.Guardian, item.Guardian.Length > 0);
         Look("consent", there.ConsentOn, item.ConsentOn, item.ConsentOn is not null);
         Look("notes", there.Notes, item.Notes, item.Notes.Length > 0);
@@ -88,23 +87,16 @@ internal sealed partial class ImportJudge
             Say(row, "kind", $"“{kindCell}” is none of match, camp, exam, off, other.");
         }
 
-        TimeOnly? start = null;
-        if (Cell(row, "start") is { Length: > 0 } time)
-        {
-            if (TimeOnly.TryParse(time.Replace('.', ':').Replace('h', ':'), System.Globalization.CultureInfo.InvariantCulture, out var at))
-            {
-                start = at;
-            }
-            else
-            {
-                Say(row, "start", $"“{time}” is no time of day, such as 18:30.");
-            }
-        }
-
+        var (start, squad) = (TimeOf(row, "start"), SquadOf(row));
         var awayCell = Cell(row, "away").ToLowerInvariant();
         var isAway = awayCell is "a" or "away" || Cells.Yes(awayCell is "h" or "home" ? "" : awayCell) == true;
-        var item = day is null ? null : new CalendarEntry { SquadId = known.Squad.Id, Day = day.Value, LastDay = last!.Value, Kind = entryKind ?? EntryKind.Other, Title = title, Start = start, IsAway = isAway, Where = Short(Cell(row, "where"), 120) };
-        var isThere = item is not null && known.Entries.Any(e => e.Day == item.Day && e.Title.Equals(item.Title, StringComparison.OrdinalIgnoreCase));
+        var item = day is null ? null : new CalendarEntry { SquadId = squad.Id, Day = day.Value, LastDay = last!.Value, Kind = entryKind ?? EntryKind.Other, Title = title, Start = start, IsAway = isAway, Where = Short(Cell(row, "where"), 120), TravelMinutes = (int?)Within(row, "travel minutes", Cells.Number(Cell(row, "travel minutes")), 0, 2880, "number of minutes") };
+        if (item is not null && Within(row, "importance", Cells.Number(Cell(row, "importance")), 1, 3, "importance") is { } importance)
+        {
+            item.Importance = (int)importance;
+        }
+
+        var isThere = item is not null && known.Entries.Any(e => e.SquadId == squad.Id && e.Day == item.Day && e.Title.Equals(item.Title, StringComparison.OrdinalIgnoreCase));
         Put(row, isThere ? RowFate.Same : RowFate.New, $"{title}, {(day is { } d ? d.ToString("ddd d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture) : "?")}{(isThere ? " is there already" : "")}", item);
     }
 
@@ -117,7 +109,8 @@ internal sealed partial class ImportJudge
             Say(row, "minutes", "No minutes.");
         }
 
-        var match = known.Entries.FirstOrDefault(e => e.Day == day && e.Kind == EntryKind.Match);
+        var (squad, title) = (SquadOf(row), Cells.Folded(Cell(row, "match")));
+        var match = known.Entries.FirstOrDefault(e => e.SquadId == squad.Id && e.Day == day && (title.Length == 0 ? e.Kind == EntryKind.Match : Cells.Folded(e.Title) == title));
         if (day is not null && match is null)
         {
             Say(row, "day", $"There is no match on {day:d MMM yyyy}. Bring the calendar in first.");
@@ -130,6 +123,7 @@ internal sealed partial class ImportJudge
 
     private void Lift(CsvRow row)
     {
+        SquadOf(row);
         var (who, day) = (Who(row), DayOf(row));
         var lift = Short(Cell(row, "lift"), 80);
         if (lift.Length == 0)

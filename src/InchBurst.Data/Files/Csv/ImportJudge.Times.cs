@@ -1,5 +1,7 @@
 using System.Text.RegularExpressions;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Data.Files.Csv;
@@ -7,63 +9,112 @@ namespace InchBurst.Data.Files.Csv;
 /// <summary>Times, one a row or one athlete a row.</summary>
 internal sealed partial class ImportJudge
 {
-    private void Times()
+    // A run as rows tell it, piece by piece.
+    private sealed class Told(CsvRow first, RunItem item)
     {
-        var groups = new Dictionary<(int Who, DateOnly Day, string Session, int Rep), (CsvRow First, List<(Distance At, double Seconds)> Marks, double Effort, TimingMethod Method)>();
-        var auto = new Dictionary<(int, DateOnly, string, int), int>();
+        public CsvRow First { get; } = first;
+
+        public RunItem Item { get; } = item;
+
+        public List<LoggedMark> Marks { get; } = [];
+
+        public List<Measured> Measured { get; } = [];
+    }
+
+    // Times and measured values: rows that share a run's number, or athlete, day, session, line and attempt, are one run.
+    private void Runs()
+    {
+        var told = new Dictionary<string, Told>();
+        var auto = new Dictionary<string, int>();
         foreach (var row in sheet.Rows)
         {
             bad = false;
-            var (who, day) = (Who(row), DayOf(row));
-            var at = Cells.Length(Cell(row, "distance"), known.Unit);
-            if (at is null)
-            {
-                Say(row, "distance", $"“{Cell(row, "distance")}” is no distance, such as 30 or 30 m.");
-            }
-
-            var seconds = SecondsIn(row, "seconds", Cell(row, "seconds"));
-            var rep = (int?)Within(row, "rep", Cells.Number(Cell(row, "rep")), 1, 200, "attempt");
-            var effort = Within(row, "effort", Cells.Number(Cell(row, "effort").TrimEnd('%', ' ')), 1, 120, "effort in percent") ?? 100;
+            var (who, day, squad) = (Who(row), DayOf(row), SquadOf(row));
+            var (name, rep) = (Short(Cell(row, "session"), 80), (int?)Within(row, "rep", Cells.Number(Cell(row, "rep")), 0, 200, "attempt"));
+            var (work, line, place) = day is null ? ("", null, null) : WorkOf(row, squad, day.Value, name);
+            var outcome = Word<RunOutcome>(row, "outcome") ?? (kind.Key == "measures" ? RunOutcome.Measured : RunOutcome.Timed);
+            var hasTime = kind.Key == "times" && (outcome == RunOutcome.Timed || Cell(row, "distance").Length + Cell(row, "seconds").Length > 0);
+            LoggedMark? mark = hasTime ? MarkOf(row) : null;
+            Measured? measured = kind.Key == "measures" ? MeasuredOf(row, line) : null;
             var method = Cell(row, "method").ToLowerInvariant() switch { "hand" or "manual" or "stopwatch" => TimingMethod.Hand, _ => TimingMethod.Electronic };
-            if (bad || who is null || day is null || at is null || seconds is null)
+            var item = new RunItem(who ?? 0, day ?? default, squad.Id, name, rep ?? 0)
             {
-                bad = true;
+                Place = place,
+                Work = work,
+                Outcome = outcome,
+                Effort = Within(row, "effort", Cells.Number(Cell(row, "effort").TrimEnd('%', ' ')), 1, 120, "effort in percent") ?? line?.Effort?.OfRep(Math.Max(0, (rep ?? 1) - 1)) ?? 100,
+                Method = method,
+                Trigger = Word<StartTrigger>(row, "trigger") ?? (method == TimingMethod.Hand ? StartTrigger.Gun : StartTrigger.FirstGate),
+                Side = Word<Side>(row, "side"),
+                Finished = FinishedOf(row),
+            };
+            if (bad)
+            {
                 Put(row, RowFate.Wrong, string.Join(", ", row.Cells.Where(c => c.Length > 0).Take(4)), null);
                 continue;
             }
 
-            var session = Short(Cell(row, "session"), 80);
-            var attempt = rep ?? 0;
-            if (attempt == 0)
+            var same = $"{who}|{day}|{squad.Id}|{name}|{work}|{place?.Line}";
+            if (rep is null && Cell(row, "run").Length == 0)
             {
-                // Without an attempt each further time over the same distance is the next one.
-                var key = (who.Value, day.Value, session, at.Value.Millimetres);
-                attempt = auto[key] = auto.GetValueOrDefault(key) + 1;
+                // Without an attempt each further time over the same distance, or value of the same measure, is the next one.
+                var what = $"{same}|{mark?.At.Millimetres}|{measured?.Kind}";
+                auto[what] = auto.GetValueOrDefault(what) + 1;
+                item = item with { Rep = auto[what] };
             }
 
-            var group = (who.Value, day.Value, session, attempt);
-            if (!groups.TryGetValue(group, out var run))
+            var key = Cell(row, "run") is { Length: > 0 } number ? $"{who}|#{number}" : $"{same}|{item.Rep}";
+            if (!told.TryGetValue(key, out var run))
             {
-                groups[group] = run = (row, [], effort, method);
+                told[key] = run = new(row, item with { Rep = rep ?? Math.Max(1, item.Rep) });
             }
 
-            if (run.Marks.Any(m => m.At.Millimetres == at.Value.Millimetres))
+            if ((mark is { } at && run.Marks.Any(m => m.At.Millimetres == at.At.Millimetres)) || (measured is { } value && run.Measured.Any(m => m.Kind == value.Kind)))
             {
-                rows.Add(new(row.Line, RowFate.Same, $"{NameOf(who)}, {at}: a second time for one attempt", null));
+                rows.Add(new(row.Line, RowFate.Same, $"{NameOf(who)}, {mark?.At.ToString() ?? work}: a second time for one attempt", null));
                 continue;
             }
 
-            run.Marks.Add((at.Value, seconds.Value));
+            run.Marks.AddRange(mark is { } m ? [m] : []);
+            run.Measured.AddRange(measured is { } v ? [v] : []);
         }
 
-        foreach (var ((who, day, session, rep), run) in groups)
+        foreach (var run in told.Values)
         {
             bad = false;
-            PutRun(run.First, new(who, day, session, rep, [.. run.Marks.OrderBy(m => m.At.Millimetres)], run.Effort, run.Method));
+            PutRun(run.First, run.Item with { Marks = [.. run.Marks.OrderBy(m => m.At.Millimetres)], Measured = run.Measured });
         }
     }
 
-    private void PutRun(CsvRow row, TimesItem item)
+    private LoggedMark? MarkOf(CsvRow row)
+    {
+        var at = Cells.Length(Cell(row, "distance"), known.Unit);
+        if (at is null)
+        {
+            Say(row, "distance", $"“{Cell(row, "distance")}” is no distance, such as 30 or 30 m.");
+        }
+
+        return SecondsIn(row, "seconds", Cell(row, "seconds")) is { } seconds && at is { } place ? new(place, seconds) : null;
+    }
+
+    private DateTime? FinishedOf(CsvRow row)
+    {
+        var cell = Cell(row, "finished");
+        if (cell.Length == 0)
+        {
+            return null;
+        }
+
+        if (DateTime.TryParse(cell, System.Globalization.CultureInfo.InvariantCulture, System.Globalization.DateTimeStyles.AdjustToUniversal | System.Globalization.DateTimeStyles.AssumeUniversal, out var at))
+        {
+            return at;
+        }
+
+        Say(row, "finished", $"“{cell}” is no moment, such as 2026-03-14T17:02:11Z.");
+        return null;
+    }
+
+    private void PutRun(CsvRow row, RunItem item)
     {
         for (var i = 1; i < item.Marks.Count; i++)
         {
@@ -74,14 +125,35 @@ internal sealed partial class ImportJudge
             }
         }
 
-        var (last, seconds) = item.Marks[^1];
-        if (!bad && last.Metres / seconds > 12.5)
+        var last = item.Marks.Count == 0 ? (LoggedMark?)null : item.Marks[^1];
+        if (!bad && last is { } far && far.At.Metres / far.Seconds > 12.5)
         {
-            Say(row, "seconds", $"{seconds:0.00} s over {last} is quicker than anybody runs. Is it the time from the start?");
+            Say(row, "seconds", $"{far.Seconds:0.00} s over {far.At} is quicker than anybody runs. Is it the time from the start?");
         }
 
-        var isThere = known.Runs.Contains((item.AthleteId, item.Day, last.Millimetres, (int)Math.Round(seconds * 100)));
-        Put(row, isThere ? RowFate.Same : RowFate.New, string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{NameOf(item.AthleteId)}, {item.Day:d MMM yyyy}: {string.Join(", ", item.Marks.Select(m => $"{m.At} {m.Seconds:0.00}"))}{(isThere ? " is there already" : "")}"), item);
+        var hundredths = last is { } end ? (int)Math.Round(end.Seconds * 100) : 0;
+        var says = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{NameOf(item.AthleteId)}, {item.Day:d MMM yyyy}: {string.Join(", ", item.Marks.Select(m => $"{m.At} {m.Seconds:0.00}").Concat(item.Measured.Select(m => $"{Measures.Of(m.Kind).Word} {Measures.Text(m, DistanceUnit.Metre, MassReading.Kilogram)}")).DefaultIfEmpty(CsvOut.Words(item.Outcome)))}");
+        if (item.Place is { } place)
+        {
+            PutAt(row, item, place, says, last?.At.Millimetres ?? 0, hundredths);
+            return;
+        }
+
+        var isThere = last is { } mark && known.Runs.Contains((item.AthleteId, item.Day, mark.At.Millimetres, hundredths));
+        Put(row, isThere ? RowFate.Same : RowFate.New, says + (isThere ? " is there already" : ""), item);
+    }
+
+    // A rep of a session that is there: new, the same, more of it, or another than the one that is there.
+    private void PutAt(CsvRow row, RunItem item, (int Session, int Line) place, string says, int millimetres, int hundredths)
+    {
+        var there = known.Reps.GetValueOrDefault((place.Session, item.AthleteId, place.Line, item.Rep, item.Rep > 0 ? default : item.Finished ?? default));
+        var more = there is null ? [] : item.Measured.Where(m => !there.Measured.Contains(m.Kind)).ToList();
+        if (there is not null && item.Marks.Count > 0 && (there.Millimetres, there.Hundredths) != (millimetres, hundredths))
+        {
+            Say(row, "rep", string.Create(System.Globalization.CultureInfo.InvariantCulture, $"Attempt {item.Rep} of that line is there already{(there.Millimetres > 0 ? $", with {there.Hundredths / 100.0:0.00} s" : "")}. Change it in its session."));
+        }
+
+        Put(row, there is null ? RowFate.New : more.Count > 0 ? RowFate.Changes : RowFate.Same, says + (there is not null && more.Count == 0 ? " is there already" : ""), there is null ? item : new MeasuredItem(there.Id, more));
     }
 
     private double? SecondsIn(CsvRow row, string field, string cell)
@@ -125,7 +197,7 @@ internal sealed partial class ImportJudge
                 continue;
             }
 
-            PutRun(row, new(who.Value, day.Value, "", attempt, [(at, seconds.Value)], 100, TimingMethod.Electronic));
+            PutRun(row, new(who.Value, day.Value, known.Squad.Id, "", attempt) { Marks = [new(at, seconds.Value)] });
         }
     }
 

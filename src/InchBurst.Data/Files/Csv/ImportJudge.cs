@@ -7,7 +7,7 @@ internal sealed partial class ImportJudge(ImportKind kind, CsvSheet sheet, IRead
 {
     private readonly List<PlannedRow> rows = [];
     private readonly List<RowProblem> problems = [];
-    private readonly Dictionary<string, (int? Id, NameDoubt? Doubt)> names = [];
+    private readonly Dictionary<(string Typed, int Squad), (int? Id, NameDoubt? Doubt)> names = [];
     private readonly ILookup<string, Athlete> byName = known.Athletes.ToLookup(a => Cells.Folded(a.Name));
     private readonly HashSet<object> seen = [];
     private readonly bool isMonthFirst = columns.ToList().IndexOf("day") is >= 0 and var at && Cells.AreMonthFirst(sheet.Rows.Select(r => at < r.Cells.Count ? r.Cells[at] : ""));
@@ -30,9 +30,9 @@ internal sealed partial class ImportJudge(ImportKind kind, CsvSheet sheet, IRead
             return new([], problems, []);
         }
 
-        if (kind.Key == "times")
+        if (kind.Key is "times" or "measures")
         {
-            Times();
+            Runs();
         }
         else
         {
@@ -53,6 +53,12 @@ internal sealed partial class ImportJudge(ImportKind kind, CsvSheet sheet, IRead
                     case "minutes":
                         Minutes(row);
                         break;
+                    case "sessions":
+                        Session(row);
+                        break;
+                    case "attendance":
+                        There(row);
+                        break;
                     default:
                         Lift(row);
                         break;
@@ -60,7 +66,62 @@ internal sealed partial class ImportJudge(ImportKind kind, CsvSheet sheet, IRead
             }
         }
 
-        return new(rows, [.. problems.OrderBy(p => p.Line)], [.. names.Values.Select(n => n.Doubt).OfType<NameDoubt>()]);
+        return new(rows, [.. problems.OrderBy(p => p.Line)], [.. names.Values.Select(n => n.Doubt).OfType<NameDoubt>().DistinctBy(d => d.Typed)]);
+    }
+
+    // The squad a row names; the one in view when it names none.
+    private Squad SquadOf(CsvRow row, bool isSaid = true)
+    {
+        if (Cell(row, "squad") is not { Length: > 0 } said)
+        {
+            return known.Squad;
+        }
+
+        if (!known.Squads.TryGetValue(Cells.Folded(said), out var squad) && isSaid)
+        {
+            Say(row, "squad", $"There is no squad “{said}”. Make it first, or leave the column out.");
+        }
+
+        return squad ?? known.Squad;
+    }
+
+    // A word of the program's own; null for an empty cell, and for one that is none of them, which is said.
+    private T? Word<T>(CsvRow row, string field)
+        where T : struct, Enum
+    {
+        var cell = Cell(row, field);
+        if (cell.Length == 0)
+        {
+            return null;
+        }
+
+        foreach (var value in Enum.GetValues<T>())
+        {
+            if (Cells.Folded(CsvOut.Words(value)) == Cells.Folded(cell))
+            {
+                return value;
+            }
+        }
+
+        Say(row, field, $"“{cell}” is none of {string.Join(", ", Enum.GetValues<T>().Select(v => CsvOut.Words(v)).Where(w => w.Length > 0))}.");
+        return null;
+    }
+
+    private TimeOnly? TimeOf(CsvRow row, string field)
+    {
+        var cell = Cell(row, field);
+        if (cell.Length == 0)
+        {
+            return null;
+        }
+
+        if (TimeOnly.TryParse(cell.Replace('.', ':').Replace('h', ':'), System.Globalization.CultureInfo.InvariantCulture, out var at))
+        {
+            return at;
+        }
+
+        Say(row, field, $"“{cell}” is no time of day, such as 18:30.");
+        return null;
     }
 
     private string Cell(CsvRow row, string field)
@@ -86,7 +147,7 @@ internal sealed partial class ImportJudge(ImportKind kind, CsvSheet sheet, IRead
         {
             rows.Add(new(row.Line, RowFate.Wrong, says, null));
         }
-        else if (item is not null && fate != RowFate.Same && !seen.Add(item is TimesItem t ? (t.AthleteId, t.Day, t.Session, t.Rep, t.Marks[^1]) : says))
+        else if (item is not null && fate != RowFate.Same && !seen.Add(item is RunItem run ? run.Key : item is MeasuredItem more ? (more.RunId, more.Measured[0].Kind) : (Cells.Day(Cell(row, "day"), isMonthFirst), SquadOf(row, false).Id, says)))
         {
             rows.Add(new(row.Line, RowFate.Same, says + ", twice in the file", null));
         }
@@ -143,9 +204,10 @@ internal sealed partial class ImportJudge(ImportKind kind, CsvSheet sheet, IRead
             return null;
         }
 
-        if (!names.TryGetValue(typed, out var found))
+        var squad = SquadOf(row, false);
+        if (!names.TryGetValue((typed, squad.Id), out var found))
         {
-            found = names[typed] = Match(typed);
+            found = names[(typed, squad.Id)] = Match(typed, squad);
         }
 
         if (found.Id is null)
@@ -156,11 +218,12 @@ internal sealed partial class ImportJudge(ImportKind kind, CsvSheet sheet, IRead
         return found.Id;
     }
 
-    private (int? Id, NameDoubt? Doubt) Match(string typed)
+    private (int? Id, NameDoubt? Doubt) Match(string typed, Squad squad)
     {
         var folded = Cells.Folded(typed);
         var same = byName[folded].ToList();
-        var here = same.Where(a => a.SquadId == known.Squad.Id && a.RetiredAt is null).ToList();
+        var here = same.Where(a => a.SquadId == squad.Id).ToList();
+        here = here.Count > 1 && here.Count(a => a.RetiredAt is null) == 1 ? [here.Single(a => a.RetiredAt is null)] : here;
         if (here.Count == 1 || (here.Count == 0 && same.Count == 1))
         {
             return ((here.Count == 1 ? here : same)[0].Id, null);
