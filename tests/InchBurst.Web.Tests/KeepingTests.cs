@@ -301,7 +301,6 @@ public sealed class KeepingTests
             Assert.Single(Directory.GetFiles(book.Copies, "damaged-*.db"));
             Assert.Equal(0, await HouseCommands.RunAsync(house.Options with { Command = ("restore", good) }, TimeProvider.System, said));
             Assert.Single(Directory.GetFiles(book.Copies, "damaged-*.db"));
-            await File.WriteAllTextAsync(mark, (await File.ReadAllTextAsync(mark)).Replace("true", "false", StringComparison.Ordinal));
             await using var again = await TestHouse.OpenAsync(folder: folder);
             Assert.True(await again.InDbAsync(db => db.Clubs.AnyAsync()));
         }
@@ -311,6 +310,92 @@ public sealed class KeepingTests
             {
                 Directory.Delete(folder, true);
             }
+        }
+    }
+
+    [Fact]
+    public async Task A_log_scratched_anywhere_but_at_its_end_and_an_old_file_beside_a_newer_log_are_found()
+    {
+        await using var house = await TestHouse.OpenAsync();
+        var owner = await house.CoachAsync();
+        var (folder, left) = (house.Options.DataFolder, Directory.CreateTempSubdirectory("left-").FullName);
+        try
+        {
+            var copy = await Book(house).MakeAsync(CopyKind.Asked);
+            for (var i = 0; i < 6; i++)
+            {
+                await owner.PostAsync("/Athletes", "/Athletes?handler=AddMany", ("squad", "1"), ("names", $"Runner {(char)('A' + i)}"));
+            }
+
+            // As a kill leaves the folder: file, log and mark as they are just now.
+            foreach (var name in new[] { "club.db", "club.db-wal", "club.mark" })
+            {
+                File.Copy(Path.Combine(folder, name), Path.Combine(left, name));
+            }
+
+            var (file, wal) = (Path.Combine(left, "club.db"), Path.Combine(left, "club.db-wal"));
+            var (whole, log) = (await File.ReadAllBytesAsync(file), await File.ReadAllBytesAsync(wal));
+            const int Frame = 24 + 4096;
+            var frames = (log.Length - 32) / Frame;
+            Assert.True(frames > 12, $"{frames}");
+
+            // Wherever it was cut off, it is a save that was being written.
+            foreach (var length in new[] { log.Length, log.Length - 1, log.Length - Frame, 32 + (Frame * 3) + 9, 32, 0 })
+            {
+                await File.WriteAllBytesAsync(wal, log[..length]);
+                Assert.Null(WriteAheadLog.Problem(wal));
+            }
+
+            // Scratched in a page, a sum, a salt or a page number: found, as a whole save stands behind it.
+            foreach (var at in new[] { 32 + 100, 32 + 17, 32 + (Frame * 4) + 9, 32 + (Frame * 4), 32 + (Frame * (frames / 2)) + 24 + 4095, 32 + (Frame * 6) + 12 })
+            {
+                var scratched = (byte[])log.Clone();
+                scratched[at] ^= 0x10;
+                await File.WriteAllBytesAsync(wal, scratched);
+                Assert.Equal("is damaged in its middle", WriteAheadLog.Problem(wal));
+                Assert.Contains("is damaged in its middle", await FolderGuard.ProblemAsync(left));
+            }
+
+            foreach (var at in Enumerable.Range(0, 32))
+            {
+                var scratched = (byte[])log.Clone();
+                scratched[at] ^= 0x10;
+                await File.WriteAllBytesAsync(wal, scratched);
+                Assert.Equal("is damaged", WriteAheadLog.Problem(wal));
+            }
+
+            // What an earlier round of the log left behind its end is not of this one.
+            var older = log[(32 + (Frame * 3))..].ToArray();
+            for (var at = 0; at < older.Length; at += Frame)
+            {
+                older[at + 11]--;
+            }
+
+            await File.WriteAllBytesAsync(wal, [.. log[..(32 + (Frame * 3))], .. older]);
+            Assert.Null(WriteAheadLog.Problem(wal));
+
+            // An older copy put in the file's place beside the log; without the log's program having been killed it is nobody's business.
+            await File.WriteAllBytesAsync(wal, log);
+            Assert.Null(await FolderGuard.ProblemAsync(left));
+            File.Copy(copy, file, true);
+            Assert.Contains("is not the file that the log beside it", await FolderGuard.ProblemAsync(left));
+            await File.WriteAllBytesAsync(wal, log);
+            await File.WriteAllBytesAsync(file, whole);
+            Assert.Null(await FolderGuard.ProblemAsync(left));
+
+            // Put back by the program itself it is the file of this opening, and a kill after that starts.
+            await new CopyBook(folder, TimeProvider.System).PutBackAsync(copy);
+            await owner.PostAsync("/Athletes", "/Athletes?handler=AddMany", ("squad", "1"), ("names", "Runner Z"));
+            foreach (var name in new[] { "club.db", "club.db-wal", "club.mark" })
+            {
+                File.Copy(Path.Combine(folder, name), Path.Combine(left, name), true);
+            }
+
+            Assert.Null(await FolderGuard.ProblemAsync(left));
+        }
+        finally
+        {
+            Directory.Delete(left, true);
         }
     }
 

@@ -95,7 +95,8 @@ public sealed class CopyBook(string folder, TimeProvider clock)
 
                 // One file by itself, without a log beside it.
                 await using var single = target.CreateCommand();
-                single.CommandText = "PRAGMA journal_mode=DELETE";
+                // And no longer the file of this opening: put beside its log by hand it is told apart.
+                single.CommandText = "PRAGMA journal_mode=DELETE; PRAGMA user_version=0";
                 await single.ExecuteScalarAsync(cancel);
             }
 
@@ -175,6 +176,10 @@ public sealed class CopyBook(string folder, TimeProvider clock)
             {
                 await db.Database.MigrateAsync(cancel);
                 await TrialFill.RunAsync(db, new CatalogueShelf().Current(db), cancel);
+
+                // It becomes the file of the opening that has the folder.
+                var stamp = $"PRAGMA user_version={FolderGuard.StampOf(folder).ToString(CultureInfo.InvariantCulture)}";
+                await db.Database.ExecuteSqlRawAsync(stamp, cancel);
             }
 
             aside = File.Exists(Club) && new FileInfo(Club).Length > 0 ? await AsideAsync(cancel) : "";

@@ -7,7 +7,14 @@ namespace InchBurst.Data.Safe;
 /// <summary>What the folder says of how the club's file was left.</summary>
 /// <param name="Club">Name of the club.</param>
 /// <param name="IsOpen">True from when a program opened it until that program ended in order.</param>
-public sealed record FolderMark(string Club, bool IsOpen);
+public sealed record FolderMark(string Club, bool IsOpen)
+{
+    /// <summary>What this opening wrote into the head of the file, so that another file put in its place beside the log is found; 0 for a folder of an older program.</summary>
+    public int Stamp { get; init; }
+
+    /// <summary>What the opening before wrote; the file may still carry it.</summary>
+    public int Before { get; init; }
+}
 
 /// <summary>
 /// Holds a club's folder for one program: nobody else may write in it, and what is missing or damaged in it is found before anything is opened.
@@ -19,6 +26,7 @@ public sealed class FolderGuard : IDisposable
     private readonly FileStream held;
     private SqliteConnection? keeper;
     private string club = "";
+    private int stamp;
 
     private FolderGuard(string folder, FileStream held) => (this.folder, this.held) = (folder, held);
 
@@ -61,7 +69,12 @@ public sealed class FolderGuard : IDisposable
             return mark is null ? null : $"There was the club “{mark.Club}” in {folder}, but club.db is {(length < 0 ? "missing" : "empty")}.";
         }
 
-        if (mark is { IsOpen: true } && LogProblem(file + "-wal") is { } log)
+        if (mark is { IsOpen: true, Stamp: not 0 } && StampIn(file) is var stamp && stamp != mark.Stamp && stamp != mark.Before)
+        {
+            return $"The program did not end in order, and club.db is not the file that the log beside it (club.db-wal) belongs to: another, such as an older copy, was put in its place. Together they would be a mixture of both.";
+        }
+
+        if (mark is { IsOpen: true } && WriteAheadLog.Problem(file + "-wal") is { } log)
         {
             return $"The program did not end in order, and the log of the last saves (club.db-wal) {log}. Saves of the last minutes may be missing from what is left.";
         }
@@ -96,10 +109,28 @@ public sealed class FolderGuard : IDisposable
         club = name;
         keeper = new(new SqliteConnectionStringBuilder { DataSource = Path.Combine(folder, "club.db"), Pooling = false }.ToString());
         keeper.Open();
+        stamp = Random.Shared.Next(1, int.MaxValue);
+        Write(new(name, true) { Stamp = stamp, Before = StampIn(Path.Combine(folder, "club.db")) });
         using var first = keeper.CreateCommand();
-        first.CommandText = "SELECT count(*) FROM sqlite_master";
+        first.CommandText = $"PRAGMA user_version={stamp}; PRAGMA wal_checkpoint(TRUNCATE); SELECT count(*) FROM sqlite_master";
         first.ExecuteScalar();
-        Write(new(name, true));
+        Write(new(name, true) { Stamp = stamp, Before = StampIn(Path.Combine(folder, "club.db")) });
+    }
+
+    /// <summary>Notes that another file was put in its place as a whole, with nothing left in a log.</summary>
+    /// <param name="name">Name of the club in it.</param>
+    public void Settled(string name) => Write(new(name, false));
+
+    /// <summary>What the opening that has the folder wrote into the file; 0 when none has it or it is of an older program.</summary>
+    /// <param name="folder">The folder.</param>
+    public static int StampOf(string folder) => Mark(folder)?.Stamp ?? 0;
+
+    // The user version in the head of the file itself, whatever its log says (SQLite file format, section 1.3, offset 60).
+    private static int StampIn(string file)
+    {
+        using var read = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
+        var head = new byte[64];
+        return read.ReadAtLeast(head, head.Length, false) < head.Length ? 0 : BinaryPrimitives.ReadInt32BigEndian(head.AsSpan(60));
     }
 
     /// <summary>Brings the log into the file and notes that all is in it.</summary>
@@ -115,7 +146,7 @@ public sealed class FolderGuard : IDisposable
 
             keeper.Dispose();
             keeper = null;
-            Write(new(club, false));
+            Write(new(club, false) { Stamp = stamp });
         }
 
         held.Dispose();
@@ -139,43 +170,5 @@ public sealed class FolderGuard : IDisposable
         File.WriteAllText(path + ".part", JsonSerializer.Serialize(mark));
         CopyBook.OwnerOnly(path + ".part");
         File.Move(path + ".part", path, true);
-    }
-
-    // The head of a log: magic, format, page size, sequence, two salts, two sums (SQLite file format, section 4.1).
-    private static string? LogProblem(string log)
-    {
-        if (!File.Exists(log))
-        {
-            return "is missing";
-        }
-
-        var all = File.ReadAllBytes(log);
-        if (all.Length == 0)
-        {
-            return null;
-        }
-
-        if (all.Length < HeadBytes || BinaryPrimitives.ReadUInt32BigEndian(all) is not (0x377f0682 or 0x377f0683) || !SumsAgree(all))
-        {
-            return "is damaged";
-        }
-
-        return null;
-    }
-
-    private const int HeadBytes = 32;
-
-    private static bool SumsAgree(byte[] log)
-    {
-        var isBig = (log[3] & 1) == 1;
-        uint Word(int at) => isBig ? BinaryPrimitives.ReadUInt32BigEndian(log.AsSpan(at)) : BinaryPrimitives.ReadUInt32LittleEndian(log.AsSpan(at));
-        uint first = 0, second = 0;
-        for (var at = 0; at < HeadBytes - 8; at += 8)
-        {
-            first = unchecked(first + Word(at) + second);
-            second = unchecked(second + Word(at + 4) + first);
-        }
-
-        return first == BinaryPrimitives.ReadUInt32BigEndian(log.AsSpan(24)) && second == BinaryPrimitives.ReadUInt32BigEndian(log.AsSpan(28));
     }
 }

@@ -58,7 +58,9 @@ public static class HouseCommands
     {
         using var guard = FolderGuard.Take(options.DataFolder) ?? throw new HouseProblem(Taken(options));
         var aside = await book.PutBackAsync(from);
-        await say.WriteLineAsync($"Put back. {InWords(await ClubLook.AtAsync(book.Club))}");
+        var look = await ClubLook.AtAsync(book.Club);
+        guard.Settled(look.Club);
+        await say.WriteLineAsync($"Put back. {InWords(look)}");
         if (aside.Length > 0)
         {
             await say.WriteLineAsync($"What was there before is in {Path.Combine(book.Copies, aside)}.");
