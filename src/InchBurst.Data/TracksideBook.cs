@@ -145,7 +145,7 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
         var now = clock.GetUtcNow().UtcDateTime;
         var club = await db.Clubs.AsNoTracking().SingleAsync(cancel);
         var exercises = catalogue.Current(db);
-        var world = new LiveWorld(now, asker.Name, asker.IsCoach, exercises) { DistanceUnit = club.DistanceUnit, MassUnit = club.MassUnit, Facts = await FactsAsync(sessionId, before, command, exercises, cancel) };
+        var world = new LiveWorld(now, asker.Name, asker.IsCoach, exercises) { DistanceUnit = club.DistanceUnit, MassUnit = club.MassUnit, Facts = await FactsAsync(sessionId, before, command, exercises, cancel), IsTaken = await IsTakenAsync(sessionId, command, cancel) };
         var step = LiveSteps.Apply(before, command, world);
         if (step.Answer != LiveAnswer.Stored)
         {
@@ -168,6 +168,11 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
 
     /// <summary>A session as one value, as it stands in the book; null when there is none.</summary>
     public Task<LiveState?> StateAsync(int sessionId, CancellationToken cancel = default) => LiveFile.ReadAllAsync(db, sessionId, cancel);
+
+    // A device's number for a rep is one rep's in the whole book.
+    private async Task<bool> IsTakenAsync(int sessionId, LiveCommand command, CancellationToken cancel) =>
+        command is RepCommand && (await db.Runs.IgnoreQueryFilters().AnyAsync(r => r.ClientId == command.Client && r.SessionId != sessionId, cancel)
+            || await db.RunReadings.AnyAsync(x => x.ClientId == command.Client && db.Runs.IgnoreQueryFilters().Any(r => r.Id == x.RunId && r.SessionId != sessionId), cancel));
 
     // What is known of an athlete is needed only where figures are judged.
     private async Task<EntryFacts> FactsAsync(int sessionId, LiveState state, LiveCommand command, ExerciseCatalogue exercises, CancellationToken cancel)

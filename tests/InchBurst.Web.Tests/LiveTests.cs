@@ -71,6 +71,30 @@ public sealed class LiveTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_number_that_another_rep_has_is_refused_instead_of_said_to_be_stored()
+    {
+        var (first, told) = (Guid.NewGuid(), "sent under the number of another rep");
+        await SaveAsync(1, 1, "3.30|4.40", client: first);
+        Assert.Contains(told, (await SaveAsync(2, 1, "3.35|4.51", client: first)).Page.DocumentElement.TextContent);
+        Assert.Contains(told, (await Do("Outcome&what=NotTimed", ("client", $"{first}"), ("athlete", "2"), ("line", $"{fly}"), ("rep", "1"))).Page.DocumentElement.TextContent);
+        Assert.Equal([1], (await RunsAsync()).Select(r => r.AthleteId));
+
+        // Of a run that was moved since, what was sent first is known when it comes again.
+        var run = (await RunsAsync())[0].Id;
+        await coach.PostAsync(Url, $"/Sessions/49/Runs/{run}?handler=Move", ("athlete", "3"));
+        Assert.Equal([3], (await RunsAsync()).Select(r => r.AthleteId));
+        Assert.DoesNotContain(told, (await SaveAsync(1, 1, "3.30|4.40", client: first)).Page.DocumentElement.TextContent);
+        Assert.Single(await RunsAsync());
+
+        // Another session's rep.
+        var other = await house.InDbAsync(db => db.Runs.Where(r => r.SessionId != 49).Select(r => r.ClientId).FirstAsync());
+        Assert.Contains(told, (await SaveAsync(2, 1, "3.35|4.51", client: other)).Page.DocumentElement.TextContent);
+        Assert.Single(await RunsAsync());
+        await SaveAsync(2, 1, "3.35|4.51");
+        Assert.Equal(2, (await RunsAsync()).Count);
+    }
+
+    [Fact]
     public async Task Readings_that_differ_are_shown_and_a_person_picks()
     {
         await SaveAsync(1, 1, "3.30|4.40");

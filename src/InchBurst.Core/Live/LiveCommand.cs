@@ -163,6 +163,9 @@ public sealed record LiveWorld(DateTime Now, string By, bool IsCoach, ExerciseCa
 
     /// <summary>Unit of masses typed without one.</summary>
     public MassReading MassUnit { get; init; }
+
+    /// <summary>True when another session has a rep under the number that the command gives its own.</summary>
+    public bool IsTaken { get; init; }
 }
 
 /// <summary>What became of a command.</summary>

@@ -16,7 +16,13 @@ public static partial class LiveSteps
             return Missing(state);
         }
 
-        if (Kept(state, save.Client) is { } kept)
+        if (world.IsTaken)
+        {
+            return Taken(state);
+        }
+
+        var kept = Kept(state, save.Client);
+        if (kept?.AthleteId == save.Athlete)
         {
             return new(state, LiveAnswer.Known) { Run = kept.Id };
         }
@@ -28,6 +34,12 @@ public static partial class LiveSteps
         var marks = expected.Count == 0 ? new MarkReading([], []) : MarkEntry.Read(texts, expected, MarkContext.Of(demand, timing.StartBehindGateMetres, world.Facts.BestSpeed) with { Mode = timing.Entry, Part = save.Part, Ranges = world.Facts.Ranges });
         var boxes = expected.Count - (timing.Entry == EntryMode.ZoneOnly && expected.Count > 1 ? 1 : 0);
         var (measured, about) = Measured(line.AskedMeasures, save.Measures, boxes, world);
+        if (kept is not null)
+        {
+            // A run that somebody moved to another athlete since keeps its figures; other figures under its number are another rep.
+            return kept.Readings.Select(r => r.Marks).Append(kept.What.Marks).Any(m => m.SequenceEqual(marks.Marks)) && (marks.Marks.Count > 0 || measured.TrueForAll(kept.Measures.Contains)) ? new(state, LiveAnswer.Known) { Run = kept.Id } : Taken(state);
+        }
+
         List<MarkDoubt> doubts = [.. marks.Doubts, .. about];
 
         var typedFigures = measured.Count;
@@ -80,10 +92,13 @@ public static partial class LiveSteps
             return Missing(state);
         }
 
-        return Kept(state, outcome.Client) is { } kept
-            ? new(state, LiveAnswer.Known) { Run = kept.Id }
+        return world.IsTaken ? Taken(state) : Kept(state, outcome.Client) is { } kept
+            ? kept.AthleteId == outcome.Athlete || kept.Outcome == outcome.What ? new(state, LiveAnswer.Known) { Run = kept.Id } : Taken(state)
             : Log(state, outcome.What == RunOutcome.Skipped ? outcome with { Gate = null } : outcome, person, LineDemand.Of(line, world.Catalogue), outcome.What, new([], []), [], world);
     }
+
+    // Nothing of it is stored, so nothing may say that it is.
+    private static LiveStep Taken(LiveState state) => new(state, LiveAnswer.Refused) { Doubts = [new(DoubtKind.Impossible, 0, "This was sent under the number of another rep, so it is not stored. Save it once more.")] };
 
     // A whole run may be typed into one box, and a box may be left empty: both come down to one text a mark.
     private static string[] Spread(IReadOnlyList<string> marks)

@@ -71,9 +71,14 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
         return await DoAsync(id, new StartSession([.. athletes.Select(a => (a.Id, a.Name, here.Contains(a.Id)))])) is { Step.Answer: LiveAnswer.Stored } ? Redirect($"/Sessions/{id}/Trackside") : NotFound();
     }
 
-    public async Task<IActionResult> OnPostSaveAsync(int id)
+    public Task<IActionResult> OnPostSaveAsync(int id) => RepAsync(id, LiveVerb.Save);
+
+    public Task<IActionResult> OnPostOutcomeAsync(int id) => RepAsync(id, LiveVerb.Outcome);
+
+    // A rep is stored, or comes back with what is asked of it and all that was typed.
+    private async Task<IActionResult> RepAsync(int id, LiveVerb verb)
     {
-        if (Sent(LiveVerb.Save) is not SaveRep save || await DoAsync(id, save) is not { Step: { Answer: not LiveAnswer.Missing } step } done)
+        if (Sent(verb) is not RepCommand rep || await DoAsync(id, rep) is not { Step: { Answer: not LiveAnswer.Missing } step } done)
         {
             return NotFound();
         }
@@ -85,14 +90,8 @@ public sealed class TracksideModel(TracksideBook book, LiveMaker maker, SquadBoo
 
         Response.Headers[StateHeader] = step.Answer switch { LiveAnswer.Refused => "refused", LiveAnswer.Asked => "asked", _ => "stored" };
         return step.Answer is LiveAnswer.Refused or LiveAnswer.Asked
-            ? await ShowAsync(id, new(new(save.Athlete, save.Rep, step.Texts, save.Measures, save.Seen, save.Side, step.Doubts, save.Part), save.Client, LineId: save.Line, Round: step.State.Plan.RoundOf(save.Line, save.Rep ?? 1)))
+            ? await ShowAsync(id, new(new(rep.Athlete, rep.Rep, step.Texts, (rep as SaveRep)?.Measures ?? [], rep.Seen, rep.Side, step.Doubts, (rep as SaveRep)?.Part ?? default), rep.Client, LineId: rep.Line, Round: step.State.Plan.RoundOf(rep.Line, rep.Rep ?? 1)))
             : await ShowAsync(id, new(RunId: done.Run, Toast: step.Said));
-    }
-
-    public Task<IActionResult> OnPostOutcomeAsync(int id)
-    {
-        Response.Headers[StateHeader] = "stored";
-        return ThenAsync(id, LiveVerb.Outcome);
     }
 
     public Task<IActionResult> OnPostSeenAsync(int id) => ThenAsync(id, LiveVerb.Seen);
