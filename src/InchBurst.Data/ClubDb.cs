@@ -15,16 +15,40 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
     /// <summary>True while what is written here is put on the shelf of running sessions by the writer.</summary>
     internal bool IsLiveStep { get; set; }
 
+    /// <summary>What this context has changed so far, in few words without what the values were: "athlete: body mass, notes", "new lift test".</summary>
+    public IReadOnlyList<string> Changed => [.. changed];
+
+    private readonly List<string> changed = [];
+
     public override int SaveChanges(bool acceptAllChangesOnSuccess)
     {
         BlockShelf();
+        NoteChanges();
         return base.SaveChanges(acceptAllChangesOnSuccess);
     }
 
     public override Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
     {
         BlockShelf();
+        NoteChanges();
         return base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+    }
+
+    private void NoteChanges()
+    {
+        if (IsLiveStep)
+        {
+            return;
+        }
+
+        ChangeTracker.DetectChanges();
+        foreach (var words in ChangeWords.Of(ChangeTracker.Entries()))
+        {
+            if (!changed.Contains(words))
+            {
+                changed.Add(words);
+            }
+        }
     }
 
     public override void Dispose()

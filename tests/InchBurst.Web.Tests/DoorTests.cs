@@ -296,10 +296,20 @@ public sealed class DoorTests
         await coach.PostAsync("/Settings", "/Settings", ("Input.Name", ""), ("Input.DistanceUnit", "Metre"), ("Input.SpeedUnit", "MetresPerSecond"), ("Input.MassUnit", "Kilogram"));
         await owner.PostAsync("/Settings/Backup", "/Settings/Backup?handler=Make");
         var deeds = await house.InDbAsync(db => db.Deeds.AsNoTracking().OrderBy(d => d.Id).ToListAsync());
-        Assert.Equal([("Ravi Anand", "settings: saved", 3), (Owner, "settings, backup: make", 1)], deeds.Select(d => (d.By, d.What, d.Times)));
+        Assert.Equal([("Ravi Anand", "settings: saved (club: name)", 3), (Owner, "settings, backup: make", 1)], deeds.Select(d => (d.By, d.What, d.Times)));
         Assert.Equal("/Denied", (await coach.GetAsync("/Settings/Log")).Response.Headers.Location!.AbsolutePath);
         var page = await owner.PageAsync("/Settings/Log?by=Ravi%20Anand");
         Assert.Contains("3 times", page.QuerySelector("table.log tbody tr")!.TextContent);
         Assert.Single(page.QuerySelectorAll("table.log tbody tr"));
+
+        // What was changed is said, what it was and is now is not.
+        await coach.PostAsync("/Athletes", "/Athletes?handler=AddMany", ("squad", "1"), ("names", "Ada Berg"));
+        var form = (await coach.PageAsync("/Athletes/Edit?id=1")).QuerySelector("main form[method=post]")!;
+        var fields = form.QuerySelectorAll("input[name], textarea[name], select[name]").Where(f => f.GetAttribute("type") is not ("checkbox" or "radio" or "submit") && f.GetAttribute("name") is not ("__RequestVerificationToken"))
+            .Select(f => (f.GetAttribute("name")!, f.GetAttribute("name") switch { "Input.Notes" => "left hamstring", "Input.BodyMass" => "61", _ => f is AngleSharp.Html.Dom.IHtmlSelectElement select ? select.Value ?? "" : f is AngleSharp.Html.Dom.IHtmlTextAreaElement area ? area.Value ?? "" : f.GetAttribute("value") ?? "" })).ToArray();
+        Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync("/Athletes/Edit?id=1", "/Athletes/Edit?id=1", fields)).Code);
+        var last = await house.InDbAsync(db => db.Deeds.AsNoTracking().OrderBy(d => d.Id).Select(d => d.What).LastAsync());
+        Assert.Equal("athletes, edit: saved (athlete: body mass, notes)", last);
+        Assert.Equal("athletes: add many (new athlete)", await house.InDbAsync(db => db.Deeds.AsNoTracking().OrderBy(d => d.Id).Select(d => d.What).Skip(2).FirstAsync()));
     }
 }

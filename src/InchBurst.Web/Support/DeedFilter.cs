@@ -17,6 +17,7 @@ public sealed partial class DeedFilter(ClubDb db, TimeProvider clock) : IAsyncPa
     /// <summary>Set among a request's items by a handler that did something and shows its page at once.</summary>
     public const string Done = "done";
 
+    private const int MostChanges = 4;
     private static readonly TimeSpan InARow = TimeSpan.FromMinutes(10);
     private static readonly string[] NotNoted = ["/Sessions/Trackside", "/Account/SignIn", "/Account/FirstRun", "/Trouble"];
 
@@ -35,13 +36,15 @@ public sealed partial class DeedFilter(ClubDb db, TimeProvider clock) : IAsyncPa
         }
 
         var done = await next();
-        if (!HttpMethods.IsPost(http.Request.Method) || NotNoted.Contains(page) || done.Exception is not null || !context.ModelState.IsValid
-            || http.User.Identity?.Name is not { Length: > 0 } who || (done.Result is PageResult && !http.Items.ContainsKey(Done)) || (done.Result is IStatusCodeActionResult { StatusCode: >= 400 }) || http.Response.StatusCode >= 400)
+        if (!HttpMethods.IsPost(http.Request.Method) || NotNoted.Contains(page) || done.Exception is not null || (!context.ModelState.IsValid && db.Changed.Count == 0)
+            || http.User.Identity?.Name is not { Length: > 0 } who || (done.Result is PageResult && !http.Items.ContainsKey(Done) && db.Changed.Count == 0) || (done.Result is IStatusCodeActionResult { StatusCode: >= 400 }) || http.Response.StatusCode >= 400)
         {
             return;
         }
 
-        await NoteAsync(who, Words(page, context.HandlerMethod?.Name), http.Request.Path + Only(http.Request.Query["id"]));
+        var changed = db.Changed;
+        var what = changed.Count == 0 ? "" : $" ({string.Join("; ", changed.Take(MostChanges))}{(changed.Count > MostChanges ? $" and {changed.Count - MostChanges} more" : "")})";
+        await NoteAsync(who, Words(page, context.HandlerMethod?.Name) + what, http.Request.Path + Only(http.Request.Query["id"]));
     }
 
     /// <summary>Writes a deed down; the same again soon after counts up.</summary>
