@@ -17,7 +17,7 @@ namespace InchBurst.Web.Support.Door;
 public sealed record Person(string Id, string Name, string Role, bool IsShut, bool HasSecondFactor, int Devices, DateTime? LastSeen);
 
 /// <summary>Accounts and what is done with them. There is always an owner who can come in.</summary>
-public sealed class PeopleBook(UserManager<AppUser> users, ClubDb db, VisitShelf shelf)
+public sealed class PeopleBook(UserManager<AppUser> users, ClubDb db, VisitShelf shelf, TimeProvider clock)
 {
     private const string LastOwner = "There must be an owner. Make somebody else an owner first.";
 
@@ -28,7 +28,7 @@ public sealed class PeopleBook(UserManager<AppUser> users, ClubDb db, VisitShelf
         return [.. (await users.Users.AsNoTracking().OrderBy(u => u.UserName).ToListAsync()).Select(u => new Person(u.Id, u.UserName ?? "", roles[u.Id].FirstOrDefault() ?? "", IsBlocked(u), u.TwoFactorEnabled, visits.GetValueOrDefault(u.Id)?.Open ?? 0, visits.GetValueOrDefault(u.Id)?.Last))];
     }
 
-    public static bool IsBlocked(AppUser user) => user.LockoutEnd > DateTimeOffset.UtcNow.AddYears(1);
+    public static bool IsBlocked(AppUser user) => user.LockoutEnd is { Year: 9999 };
 
     /// <summary>Gives somebody another role. Gives what is wrong, or null.</summary>
     public Task<string?> SetRoleAsync(string id, string role) => ChangeAsync(id, async user =>
@@ -114,6 +114,6 @@ public sealed class PeopleBook(UserManager<AppUser> users, ClubDb db, VisitShelf
     private async Task EndVisitsAsync(AppUser user)
     {
         await users.UpdateSecurityStampAsync(user);
-        await db.Visits.Where(v => v.UserId == user.Id && v.EndedAt == null).ExecuteUpdateAsync(u => u.SetProperty(v => v.EndedAt, DateTime.UtcNow));
+        await db.Visits.Where(v => v.UserId == user.Id && v.EndedAt == null).ExecuteUpdateAsync(u => u.SetProperty(v => v.EndedAt, clock.GetUtcNow().UtcDateTime));
     }
 }
