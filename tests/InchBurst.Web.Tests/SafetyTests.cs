@@ -132,4 +132,25 @@ public sealed class SafetyTests
         Assert.Equal(runs, await copied.Runs.CountAsync());
         Assert.True(runs > 1000);
     }
+
+    [Fact]
+    public async Task A_full_disk_is_said_and_what_was_saved_before_stays()
+    {
+        await using var house = await TestHouse.OpenAsync();
+        var coach = await house.CoachAsync();
+
+        // The file may not grow: SQLite says what it says when the disk is full. The connection goes back to the pool as it is.
+        await house.InDbAsync(async db =>
+        {
+            var pages = (await db.Database.SqlQueryRaw<int>("SELECT page_count AS Value FROM pragma_page_count").ToListAsync()).Single();
+            await db.Database.OpenConnectionAsync();
+            var limit = $"PRAGMA max_page_count={pages}";
+            return await db.Database.ExecuteSqlRawAsync(limit);
+        });
+        var many = string.Join('\n', Enumerable.Range(0, 199).Select(i => $"Runner {new string('a', 60)} {i}"));
+        var full = await coach.PostAsync("/Athletes", "/Athletes?handler=AddMany", ("squad", "1"), ("names", many));
+        Assert.Equal(HttpStatusCode.InsufficientStorage, full.Code);
+        Assert.Contains("disk of the machine that keeps the club is full", full.Page.Body!.TextContent);
+        Assert.Equal(0, await house.InDbAsync(db => db.Athletes.CountAsync()));
+    }
 }

@@ -300,8 +300,9 @@ public sealed class CopyBook(string folder, TimeProvider clock)
         }
     }
 
-    // 13: the database or disk is full (SQLite); 28: no space left on the device.
-    private static bool IsFull(Exception e) => e is SqliteException { SqliteErrorCode: 13 } || (e is IOException io && ((io.HResult & 0xFFFF) is 28 or 112 || io.Message.Contains("No space", StringComparison.OrdinalIgnoreCase)));
+    /// <summary>True when there was no room on the disk: 13 is SQLite's word for it, 28 (112 on Windows) the system's.</summary>
+    /// <param name="e">What went wrong, or what that led to.</param>
+    public static bool IsFull(Exception e) => (e.InnerException is { } inner && IsFull(inner)) || e is SqliteException { SqliteErrorCode: 13 } || (e is IOException io && ((io.HResult & 0xFFFF) is 28 or 112 || io.Message.Contains("No space", StringComparison.OrdinalIgnoreCase)));
 
     private static SqliteConnection Open(string path, SqliteOpenMode mode) => new(new SqliteConnectionStringBuilder { DataSource = path, Mode = mode, Pooling = false, DefaultTimeout = 30 }.ToString());
 

@@ -1,4 +1,5 @@
-using InchBurst.Core.Live;
+using InchBurst.Data.Safe;
+using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -17,6 +18,13 @@ public sealed class TroubleModel : PageModel
 
     private void Say(int? code)
     {
+        if (HttpContext.Features.Get<IExceptionHandlerFeature>()?.Error is { } error && CopyBook.IsFull(error))
+        {
+            Response.StatusCode = StatusCodes.Status507InsufficientStorage;
+            (Heading, Text) = ("No room on the disk", "The disk of the machine that keeps the club is full, so this was not saved. What was saved before is safe. Make room there, go back and send it again; what was logged trackside waits on its device.");
+            return;
+        }
+
         (Heading, Text) = (code ?? 500) switch
         {
             404 => ("Not here", "There is no such page, or it was taken away."),
