@@ -295,4 +295,18 @@ public class WarmUpTests
         Assert.Equal(line.Id, other.Id);
         Assert.Null(WarmUpMaker.Reroll(ShorthandLine.Read("\"our own\" 3 x 5").Line!, [], Catalogue, 1));
     }
+
+    [Theory]
+    [InlineData("20, 30, 40 m, walk back", "20 m rest walk-back|30 m rest walk-back|40 m rest walk-back", 1)]
+    [InlineData("30-40-50m, 3 min rest", "30 m rest 3:00|40 m rest 3:00|50 m rest 3:00", 1)]
+    [InlineData("2 x (200m, 150m, 100m)", "200 m|150 m|100 m", 2)]
+    [InlineData("3 sets of (30, 40, 50 yd) rest 3 min", "30 m rest 3:00|40 m rest 3:00|50 yd rest 3:00", 3)]
+    public void Lengths_after_one_another_are_lines_in_a_pasted_session_as_they_are_alone(string typed, string lines, int rounds)
+    {
+        var pasted = PlanText.Read(typed, ShorthandContext.Metric);
+        Assert.Empty(pasted.Problems);
+        Assert.Equal(lines, string.Join('|', pasted.Plan.Lines.Select(l => ShorthandPrinter.Print(l, ExerciseCatalogue.BuiltIn))));
+        Assert.All(pasted.Plan.Blocks, b => Assert.Equal(rounds, b.Rounds));
+        Assert.Equal(lines, string.Join('|', PlanText.ReadOne(typed, ShorthandContext.Metric).Block!.Lines.Select(l => ShorthandPrinter.Print(l, ExerciseCatalogue.BuiltIn))));
+    }
 }

@@ -81,6 +81,17 @@ public static class LineHabits
         Of(@"(?:,|" + B + @"for" + E + @")\s*(?:the\s+)?(\p{L}{3,}(?:\s\p{L}+)?)\s+only\s*$", " for $1 ", "4 x 20 m, backs only", "4 x 20 m for \"backs\""),
         Of(@"(?<=\d\s*" + U + @"\s*)(?:free|unloaded|unresisted)(?:\s+(?:sprints?|runs?))?\s*$", " ", "3 x 20 m free", "3 x 20 m"),
         Of(@"^\s*row(?:ing)?s?(?=\s.*\d\s*(?:" + U + "|" + T + "))", "rowing machine", "row 5 x 500 m", "rowing machine 5 x 500 m"),
+        Of(@"^\s*(?:warm[ -]?up|cool[ -]?down)\s*:\s*(?=" + Time + @"\s+(?:\p{L}+\s+)?(?:jog|walk|run|skip|bike|row|cycle))", "", "warm up: 8 min easy jog", "easy jog 8 min"),
+        Of(@"(?<=x\s*)" + D + @"\s*" + U + @"\s*(?=(?:sprint|fast|hard)\s*\d+\s*(?:" + U + @")?\s*[,+/]?\s*(?:and\s*|then\s*)?(?:easy|float|jog|coast|relax(?:ed)?)\s*\d)", " ", "4 x 80 m sprint 40 coast 40", "4 x 40 fast + 40 m float"),
+        Of(@"(?<=x\s*)\(\s*(" + D + @"\s*" + U + @")\s*(?:sprint|fast|hard)\s*[,+/]\s*(" + D + @"\s*" + U + @")\s*(?:float|easy|coast|relaxed)\s*[,+/]\s*(" + D + @"\s*" + U + @")\s*(?:sprint|fast|hard)\s*\)", "$1 fast + $2 float + $3 fast", "4 x (20 m sprint, 20 m float, 20 m sprint)", "4 x 20 fast + 20 float + 20 m fast"),
+        Of(B + @"w\s+(?=\d)", "w/ ", "step-up 3 x 8 w 15 kg dumbbells", "step-up 3 x 8 reps 2 x 15 kg"),
+        Of(@"(?<=\d\s*" + U + @".*)(?:w/|with)?\s*" + B + @"(\d{1,2})\s*" + U + @"\s*splits?" + E, " gates every $1 ", "3 x 30 m with 10 m splits", "3 x 30 m gates 10,20,30"),
+        Of(@"(?<=\d\s*" + U + @"\s*)(?:time[ -]trials?|tests?|tt)" + E, " timed ", "30 m time trial x 2 rest 5 min", "2 x 30 m rest 5:00 log time"),
+        Of(@"^\s*((?:" + Count + @"\s*x\s*)?\d{3,4}\s*" + U + @")\s*(?:row(?:ing|s|er)?|erg)" + E, "rowing machine $1", "500 m row x 4 rest 2 min", "rowing machine 4 x 500 m rest 2:00"),
+        Of(@"^\s*(?:top[ -]speed|max(?:imum|imal)?[ -]?(?:vel(?:ocity)?|v|speed))(?:\s+(?:runs?|sprints?))?\s*:?\s*(?=(?:" + Count + @"\s*x\s*)?(?:[5-9]\d|1\d\d)\s*(?:m|yd)?" + E + @")(.*)$", "$1 full", "max v: 4 x 60 m", "4 x 60 m full"),
+        Of(@"^\s*(\d{3})\s*x\s*(\d{1,2})(?!\s*(?:x|\d|" + U + "|" + T + "))", "$2 x $1 m", "300 x 2 rest 8 min", "2 x 300 m rest 8:00"),
+        Of(@"^\s*resisted\s+(?:(?:sprints?|runs?|starts?)\s+)?(?=.*" + B + "(?:sleds?|bands?|chains?|vest|parachute|chute|partner)" + E + ")", "", "resisted 10 m x 6 band", "6 x 10 m band"),
+        Of(@"(" + D + @"\s*" + U + @")\s*\(\s*(" + D + @"\s*(?:" + U + @")?)\s*(?:(?:there|out|up|down)\s*(?:and|&)\s*back|each way)\s*\)", "$2 up + $2 back", "6 x 40 m (20 there and back)", "6 x 20 up + 20 m back"),
         Of(@"^(?=.*\d\s*" + U + @")(.*?)" + B + @"progressive(?:ly)?(?:\s+(?:runs?|sprints?))?\s*$", "build-up $1", "4 x 30 m progressive", "build-up 4 x 30 m"),
         Of(@"\(\s*(" + D + @"\s*" + U + @"\s*(?:run[- ]?in|build(?:[- ]?up)?|lead[- ]?in|run[- ]?up|approach))\s*\)", ", $1 ", "fly 20 m (30 m run in) x 4", "4 x 30 build + 20 m fly"),
         Of(@"(?<=x\s*)" + D + @"\s*(?:" + U + @"\s*[:=]|(?:" + U + @")?\s*\()\s*(?=" + D + @"\s*(?:" + U + @")?\s*(?:build|fly|fast|float|slow)" + E + @")|^\s*" + D + @"\s*" + U + @"\s*[:(=]\s*(?=" + D + @"\s*(?:" + U + @")?\s*(?:build|fly|fast|float|slow)" + E + ")", "", "60 m: 20 build, 20 fly, 20 slow x 3", "3 x 20 build + 20 fly + 20 m slow"),
@@ -123,8 +134,8 @@ public static class LineHabits
         Of(@"(?<!\d)(\d{1,2})\s*[-/]\s*(\d{1,2})\s*[-/]\s*(\d{1,2})(?![\d.])\s*(" + U + @")?\s*(?:repeat\s+)?shuttles?(?:\s+runs?)?" + E, " $1 $4 up + $1 $4 back + $2 $4 up + $2 $4 back + $3 $4 up + $3 $4 back repeat shuttle ", "6 x 20-40-60 shuttle 1:1", "repeat shuttle 6 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back rest 1 to 1"),
 
         // Fast, floating, fast.
-        Of(@"(?<=x\s*)" + D + @"\s*" + U + @"\s*(?=(?:sprint[ -]float[ -]sprint|fast[ -]float[ -]fast|ins?[ -](?:and|&|n)[ -]outs?)" + E + @"\s*:?\s*" + One + @"\s*[-/, ]\s*" + One + @"\s*[-/, ]\s*" + One + ")", "", "3 x 60 m fast float fast 20/20/20", "3 x 20 fast + 20 float + 20 m fast"),
-        Of(B + @"(?:sprint[ -]float[ -]sprint|fast[ -]float[ -]fast|ins?[ -](?:and|&|n)[ -]outs?)" + E + @"\s*:?\s*(" + Count + @"\s*x\s*)?(" + One + @")\s*[-/, ]\s*(" + One + @")\s*[-/, ]\s*(" + One + @")(?![\d.]|\s*[x%])\s*(" + U + ")?", " $1 $2 fast + $3 float + $4 $5 fast ", "ins and outs 3 x 20 20 20", "3 x 20 fast + 20 float + 20 m fast"),
+        Of(@"(?<=x\s*)" + D + @"\s*" + U + @"\s*(?=(?:sprint[ -]float[ -]sprint|fast[ -]float[ -]fast|ins?[ -](?:(?:and|&|n)[ -])?outs?)" + E + @"\s*:?\s*" + One + @"\s*[-/, ]\s*" + One + @"\s*[-/, ]\s*" + One + ")", "", "3 x 60 m fast float fast 20/20/20", "3 x 20 fast + 20 float + 20 m fast"),
+        Of(B + @"(?:sprint[ -]float[ -]sprint|fast[ -]float[ -]fast|ins?[ -](?:(?:and|&|n)[ -])?outs?)" + E + @"\s*:?\s*(" + Count + @"\s*x\s*)?(" + One + @")\s*[-/, ]\s*(" + One + @")\s*[-/, ]\s*(" + One + @")(?![\d.]|\s*[x%])\s*(" + U + ")?", " $1 $2 fast + $3 float + $4 $5 fast ", "ins and outs 3 x 20 20 20", "3 x 20 fast + 20 float + 20 m fast"),
 
         Of(@"(?<![\d.])(" + One + @")\s*[-/, ]\s*(" + One + @")\s*[-/, ]\s*(" + One + @")\s*(" + U + @")?\s*(?:fast|hard|sprint)[\s,/-]+(?:easy|float|relaxed|coast)[\s,/-]+(?:fast|hard|sprint)" + E, " $1 fast + $2 float + $3 $4 fast ", "4 x 20/20/20 fast easy fast", "4 x 20 fast + 20 float + 20 m fast"),
 
@@ -139,6 +150,7 @@ public static class LineHabits
         // Rest.
         Of(@"(?:" + B + Resting + @"\s*(?:is|of|:|=|-)?\s*)?(?:,|" + B + @"(?:w/|with|and))?\s*(?<!" + B + @"in\s+|[-:.\d])(" + Times + @")\s*(?:of\s+)?(?:an?\s+)?(?:easy\s+|slow\s+)?walk(?:ing)?[ -]?(?:backs?|recovery|rest)" + E + @"(?:\s+(?:as\s+)?" + Resting + ")?", " rest $1 ", "5 x 30 m w/ 3 min walk back", "5 x 30 m rest 3:00"),
         Of(@"(?<=\d\s*(?:" + U + "|" + T + @"|%|aerobic)[^;]*)(?:,|" + B + @"(?:w/|with|and))?\s*" + B + @"(?<!\d\s*x\s*)(" + Times + @")\s*(?:easy\s+|slow\s+)?(?:walk|jog)(?:ging|ing)?" + E + @"(?:\s*(?:recovery|rest|between))?\s*$", " rest $1 ", "4 x 4 min 95% aerobic, 3 min jog", "4 x 4 min 95% aerobic rest 3:00"),
+        Of("^(?!.*" + B + "(?:hard|on|work)" + E + @")(.*\d\s*(?:" + U + "|" + T + @"|%|aerobic|mas).*),\s*(" + Times + @")\s*easy\s*$", "$1 rest $2 ", "6 x 3 min 85% aerobic, 2 min easy", "6 x 3 min 85% aerobic rest 2:00"),
         Of(B + @"r\s*[=:]?\s*(" + Time + @")\s*[,;/]?\s*r\s*[=:]?\s*(" + Time + ")", " rest $1/$2 ", "3 x (5x20) r=1:30 R=4:00", "3 x 5 x 20 m rest 1:30/4:00"),
         Of(@"(?:" + Resting + @"\s*(?:is|of|:|=|-)?\s*)?(?:w/|with|on|the)?\s*" + B + @"\(?(?:an?\s+)?(?:easy\s+|slow\s+)?walk(?:ing|s)?[ -]?backs?" + E + @"(?:\s+down" + E + @")?(?:\s+to (?:the )?start)?(?:\s+(?:(?:as|for)\s+)?(?:the\s+)?" + Resting + @")?\)?", " rest walk-back ", "6x40m, walk-back recovery", "6 x 40 m rest walk-back"),
         Of(B + Resting + @"\s*(?:is|of|:|=|-)?\s*(?:full|complete)" + E + @"(?!\s*\d)", " rest 1:00/10 m ", "4 x 20 m rest full", "4 x 20 m rest 1:00/10 m"),
@@ -166,9 +178,9 @@ public static class LineHabits
 
         Of(@"^(?!.*" + B + @"rest)(.*\d\s*x\s*" + D + @"\s*(?:" + U + "|" + T + @")\s*\S.*?)(?<!" + B + @"in|[/+,-])\s+(" + Time + @")\s*$", "$1 rest $2 ", "4 x 15 m heavy sled 3 min", "heavy sled 4 x 15 m rest 3:00"),
         Of(@"^(?!.*" + B + @"rest)(.*\d\s*(?:kg|lb|max|%)s?|.*\d\s*x\s*" + D + @"\s*(?:" + U + "|" + T + @"))\s*,?\s+(" + Times + @")\s*$", "$1 rest $2 ", "bench press 3x8 60kg 2 min", "press 3 x 8 reps 60 kg rest 2:00"),
-        Of(@"^(?!.*" + B + @"rest)(.*\d\s*" + U + @".*x\s*\d{1,2})\s*,\s*(" + Time + @")\s*$", "$1 rest $2 ", "100 m @95% x 2, 12 min", "2 x 100 m @95% rest 12:00"),
+        Of(@"^(?!.*" + B + @"rest)(.*\d\s*" + U + @".*x\s*\d{1,2})(?:\s*,\s*|\s+)(" + Time + @")\s*$", "$1 rest $2 ", "100 m @95% x 2, 12 min", "2 x 100 m @95% rest 12:00"),
         Of(@"^(?!.*" + B + @"rest)(.*\d\s*x\s*\d.*),\s*(" + Time + @")\s*$", "$1 rest $2 ", "squat 5 x 3 120 kg, 3 min", "squat 5 x 3 120 kg rest 3:00"),
-        Of(@"(?<=\d[^;]*)" + B + @"walk(?:ing|s)?[ -]down" + E + @"(?:\s+(?:as\s+)?" + Resting + @")?(?!\s*\d)", " rest walk-back ", "8 x 30 m uphill, walk down", "8 x 30 m uphill rest walk-back"),
+        Of(@"(?<=\d[^;]*)" + B + "(?:" + Resting + @"\s*:?\s*)?walk(?:ing|s)?[ -]down" + E + @"(?:\s+(?:as\s+)?" + Resting + @")?(?!\s*\d)", " rest walk-back ", "8 x 30 m uphill, walk down", "8 x 30 m uphill rest walk-back"),
 
         // Starts; those the catalogue holds as exercises are found by their names.
         Of(B + @"(?:from\s+)?(?:an?\s+|the\s+)?([34])[ -]?(?:points?|pts?)(?:[ -](?:starts?|stance|position))?" + E, " from $1-point ", "6x10m 3 point start", "6 x 10 m from 3-point"),
@@ -185,8 +197,8 @@ public static class LineHabits
         Of(@"(?:(?:@|" + B + @"at)\s*)?(" + D + @")\s*%\s*(?:of\s+)?(?:bw|bm|body[ -]?(?:weight|mass))" + E, " $1%bm ", "5 x 15m sled 30% bodyweight", "5 x 15 m sled 30%bm"),
         Of(@"(?<![-+])(" + D + @")\s*%\s*(?:slower|speed loss|velocity loss|velocity decrement|v[ -]?dec|vdec(?:rement)?|v[ -]?loss|loss of speed)" + E, " -$1%v ", "5 x 15 m sled 20% slower", "5 x 15 m sled -20%v"),
         Of(@"(?<![-+])(" + D + @")\s*%\s*(?:faster|overspeed)" + E, " +$1%v ", "3 x 30 m tow 5% faster", "3 x 30 m tow +5%v"),
-        Of(@"(?:@|at)?\s*(" + D + @")\s*%\s*(?:of\s+)?(?:(?:his|her|their|your|the)\s+)?(?:mas|vvo2\s?max|(?:max(?:imum|imal)?\s+)?aerobic(?:\s+(?:speed|pace|velocity))?)" + E, " $1% aerobic ", "15 s on 15 s off x 12 at 110% MAS", "12 x 15 s 110% aerobic rest 0:15"),
-        Of(@"(?:@|at)?\s*((?:" + D + @"\s*(?:,|/|-|to)\s*)*" + D + @")\s*%\s*(?:of\s+)?(?:(?:his|her|their|your|the)\s+)?(?:1?[ -]?rm|one[- ]rep(?:etition)? max(?:imum)?|max(?:imum)?)" + E, " $1% max ", "squat 3 x 5 at 80% 1RM", "squat 3 x 5 80% max"),
+        Of(@"(?:@|(?<![\p{L}\d])at)?\s*(" + D + @")\s*%\s*(?:of\s+)?(?:(?:his|her|their|your|the)\s+)?(?:mas|vvo2\s?max|(?:max(?:imum|imal)?\s+)?aerobic(?:\s+(?:speed|pace|velocity))?)" + E, " $1% aerobic ", "15 s on 15 s off x 12 at 110% MAS", "12 x 15 s 110% aerobic rest 0:15"),
+        Of(@"(?:@|(?<![\p{L}\d])at)?\s*((?:" + D + @"\s*(?:,|/|-|to)\s*)*" + D + @")\s*%\s*(?:of\s+)?(?:(?:his|her|their|your|the)\s+)?(?:1?[ -]?rm|one[- ]rep(?:etition)? max(?:imum)?|max(?:imum)?)" + E, " $1% max ", "squat 3 x 5 at 80% 1RM", "squat 3 x 5 80% max"),
         Of(B + @"(?:resistance bands?|bungees?|elastic(?: cord)?|cord|banded)" + E, " band ", "3 x 10 m bungee", "3 x 10 m band"),
         Of(B + @"(band|sled|partner|bungee)\s+starts?" + E, " $1 ", "band starts 4 x 10 m", "4 x 10 m band"),
         Of(B + @"chains" + E, " chain ", "chains 4 x 20 m", "4 x 20 m chain"),
@@ -233,7 +245,7 @@ public static class LineHabits
         Of(@"(?<=" + Name + @"[^;]*\d\s*)hurdles?" + E, " reps ", "hurdle hops 4 x 5 hurdles", "hurdle rebound 4 x 5 reps"),
         Of(B + @"on\s+(?:the\s+)?(grass|track|turf|sand|carpet|road|court)" + E, " onthe $1 ", "6 x 80 m on grass", "6 x 80 m cue \"on grass\""),
         Of(B + @"(?:laser|electronic(?:ally)?)(?:[ -](?:timed|timing|times?))?" + E, " timed ", "5 x 30 m laser timed", "5 x 30 m log time"),
-        Of(@"(?:@|" + B + @"(?:at|from|off|on|onto|over))?\s*(?:an?\s+)?(?<![\d.])(\d{2,3})\s*(?:cms?|centimet(?:re|er)s?)" + E + @"(?:\s*(?:box(?:es)?|hurdles?|steps?|high|drop))?", " $1 cm ", "box jump 4 x 4 50 cm box", "seated box jump 4 x 4 reps cue \"50 cm\""),
+        Of(@"(?:@|" + B + @"(?:at|from|off|on|onto|over))?\s*(?:an?\s+)?(?<![\d.])(\d{2,3})\s*(?:cms?|centimet(?:re|er)s?)" + E + @"(?:\s*(?:box(?:es)?|hurdles?|steps?|high|drop))?", " $1 cm ", "box jump 4 x 4 50 cm box", "box jump 4 x 4 reps cue \"50 cm\""),
         Of(B + @"(?:in\s+)?groups?\s+of\s+(\d{1,2}|two|three|four|five|six)" + E, " in groupsof $1 ", "4 x 30 m groups of 4", "4 x 30 m cue \"in groups of 4\""),
 
         // Gates and what is written down.
@@ -265,6 +277,8 @@ public static class LineHabits
         Of(@"^\s*(" + Count + @")\s*(?:starts?|sprints?|runs?|accels?)\s*(from\s+[\w-]+)\s+(" + D + @"\s*" + U + ")", " $1 x $3 $2 ", "6 starts from 3-point 10 m", "6 x 10 m from 3-point"),
         Of(@"(from\s+[\w-]+)\s*x\s*(" + Count + @")\s*,?\s*(?=" + D + @"\s*" + U + ")", " $1 $2 x ", "3 point starts x 4 15m", "4 x 15 m from 3-point"),
         Of("(" + Name + @")\s*x\s*(" + Count + @")\s*,?\s*(?:of|x)?\s*(?=" + D + @"\s*(?:" + U + "|" + T + "))", " $1 $2 x ", "A skip x 2 20m", "A-skip 2 x 20 m"),
+        Of("(" + Name + @")\s*x\s*(" + D + @"\s*" + U + @")\s*x\s*(" + Count + ")" + E, " $1 $3 x $2 ", "butt kicks x 20 m x 2", "butt kicks 2 x 20 m"),
+        Of("(" + Name + @")\s*(" + Count + @")\s*x\s*(?=$|,|rest" + E + ")", " $1 usual $2 ", "mini hurdles 4x", "mini-hurdle run 4 passes"),
         Of("(" + Name + @")\s*x\s*(" + Count + @")(?!\s*(?:x|" + U + "|" + T + "))", " $1 usual $2 ", "broad jump x 3", "broad jump 1 x 3 reps"),
 
         Of(@"^(?!.*" + B + @"rest)([^;]*" + Name + @"[^;]*\d\s*x\s*\d{1,3}(?:\s*reps?)?(?:\s*each side)?)\s+(" + Time + @")\s*$", "$1 rest $2 ", "broad jumps 3x4 60s", "broad jump 3 x 4 reps rest 1:00"),

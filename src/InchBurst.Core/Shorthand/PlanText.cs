@@ -63,6 +63,7 @@ public static partial class PlanText
                 continue;
             }
 
+            row = Unbracketed(row);
             if (OneLineRounds().Match(row) is { Success: true } oneLine)
             {
                 Close();
@@ -87,17 +88,18 @@ public static partial class PlanText
             }
 
             var reading = ShorthandLine.Read(row, context);
-            if (reading.Line is not { } line)
+            IReadOnlyList<PlanLine> lines = reading.Line is { } one ? [one] : Several(row, context)?.Lines ?? [];
+            if (lines.Count == 0)
             {
                 problems.Add(new(i + 1, rows[i], reading.Problem!));
             }
             else if (header is null)
             {
-                plan = plan.Add(line, context.Catalogue.Find(line.Exercise)?.Family);
+                plan = lines.Aggregate(plan, (p, l) => p.Add(l, context.Catalogue.Find(l.Exercise)?.Family));
             }
             else
             {
-                inside.Add(line);
+                inside.AddRange(lines);
             }
 
             if (plan.Lines.Count() + inside.Count > PlanEdits.MostLines)
@@ -117,6 +119,7 @@ public static partial class PlanText
     /// <returns>The block with one line or several, or the problem.</returns>
     public static (PlanBlock? Block, ShorthandProblem? Problem) ReadOne(string text, ShorthandContext context)
     {
+        text = Unbracketed(text);
         if (OneLineRounds().Match(text) is { Success: true } rounds)
         {
             return RoundsOnOneLine(text, rounds, context);
@@ -248,6 +251,14 @@ public static partial class PlanText
         var parts = text.Split(':');
         return (int.Parse(parts[0], CultureInfo.InvariantCulture) * 60) + int.Parse(parts[1], CultureInfo.InvariantCulture);
     }
+
+    // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each.
+    private static string Unbracketed(string row) => LengthsInBrackets().Match(row) is { Success: true } found
+        ? $"{found.Groups["n"].Value} rounds: {string.Join("; ", found.Groups["each"].Captures.Select(c => c.Value.Trim() + (char.IsAsciiDigit(c.Value.Trim()[^1]) ? " m" : "") + found.Groups["rest"].Value))}"
+        : row;
+
+    [GeneratedRegex(@"^\s*(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?<rest>.*)$", RegexOptions.IgnoreCase)]
+    private static partial Regex LengthsInBrackets();
 
     [GeneratedRegex(@"^\s*(?<n>\d{1,3})\s*rounds?(?:\s+of)?(?:\s*,?\s+rest\s+(?<rest>\d{1,2}:[0-5]\d))?\s*:(?=\s*\S)", RegexOptions.IgnoreCase)]
     private static partial Regex OneLineRounds();
