@@ -34,6 +34,7 @@ public sealed class RoutesTests
         ["/Athletes/Edit"] = "oc",
         ["/Athletes/Index"] = "oc",
         ["/Athletes/Lifts"] = "oc",
+        ["/Athletes/Compare"] = "oc",
         ["/Athletes/Season"] = "oc",
         ["/Athletes/View"] = "oc",
         ["/Drills/Edit"] = "oc",

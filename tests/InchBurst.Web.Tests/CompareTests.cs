@@ -1,0 +1,121 @@
+using System.Net;
+using InchBurst.Core.Demand;
+using InchBurst.Core.Log;
+using InchBurst.Data.Entities;
+using Microsoft.EntityFrameworkCore;
+
+namespace InchBurst.Web.Tests;
+
+/// <summary>Two days, two runs, two athletes, and an athlete against the squad's middle, through the real file and pages.</summary>
+public sealed class CompareTests
+{
+    private static readonly double[] Metres = [5, 10, 20, 30];
+
+    // Fourteen times a day of the same start: what each athlete took last time with a little to and fro.
+    private static async Task<TestHouse> WithRunsAsync()
+    {
+        var house = await TestHouse.OpenAsync();
+        await house.CoachAsync();
+        await house.InDbAsync(async db =>
+        {
+            string[] names = ["Ada Berg", "Noor Haddad", "Zoë Müller", "Ilse Vos", "Wen Li", "Tomas Rey"];
+            db.Athletes.AddRange(names.Select(n => new Athlete { Name = n, SquadId = 1, MassKilograms = 64, HeightMetres = 1.72 }));
+            await db.SaveChangesAsync();
+            foreach (var day in new[] { new DateOnly(2026, 9, 1), new DateOnly(2026, 10, 13) })
+            {
+                var session = new TrainingSession { SquadId = 1, Name = "Speed", Day = day, PlanJson = InchBurst.Core.Plan.PlanJson.Write(InchBurst.Core.Plan.SessionPlan.Empty), State = InchBurst.Core.Live.SessionState.Ended };
+                db.Sessions.Add(session);
+                await db.SaveChangesAsync();
+                for (var athlete = 1; athlete <= names.Length; athlete++)
+                {
+                    for (var rep = 1; rep <= 3; rep++)
+                    {
+                        var run = new Run { ClientId = Guid.NewGuid(), SessionId = session.Id, AthleteId = athlete, LineId = 1, Rep = rep, Day = day, FinishedAt = day.ToDateTime(new(17, rep, athlete)), Outcome = RunOutcome.Timed, StartSaid = true, Course = Trial.Straight };
+                        var gained = athlete == 1 && day.Month == 10 ? 0.08 : 0;
+                        run.Marks.AddRange(Metres.Select(m => new Mark { Millimetres = (int)(m * 1000), Amount = m, Seconds = Math.Round(new InchBurst.Core.Sprint.SprintCurve(8.6, 1.15).TimeTo(m) + (athlete * 0.03) + (0.01 * ((rep * 7 + athlete * 3 + day.Month) % 3)) - (m >= 20 ? gained : 0), 2) }));
+                        InchBurst.Data.RunMapping.Settle(run);
+                        db.Runs.Add(run);
+                    }
+                }
+
+                await db.SaveChangesAsync();
+            }
+
+            return 0;
+        });
+        return house;
+    }
+
+    [Fact]
+    public async Task A_day_is_laid_over_the_day_before_and_what_it_says_is_what_the_times_say()
+    {
+        await using var house = await WithRunsAsync();
+        var coach = house.Visitor();
+        await coach.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Odalys Brandvold"), ("Input.Password", "long enough"));
+        var page = await coach.PageAsync("/Athletes/1/Compare");
+        Assert.Equal(["2026-10-13", "2026-09-01"], page.QuerySelectorAll(".compare-pick option[selected]").Select(o => o.GetAttribute("value")));
+        var verdict = page.QuerySelector(".verdict")!.TextContent;
+        Assert.Contains("faster at 30 m", string.Join(' ', verdict.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)));
+        Assert.Matches("(very likely|almost certain) real", string.Join(' ', verdict.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)));
+        Assert.Contains("gained most from 10 to 20 m", verdict);
+
+        // The table adds up: what is gained stretch by stretch is the figure at the last gate.
+        var gained = page.QuerySelectorAll(".compare-table .gained td").Select(d => double.Parse(d.TextContent.Replace(" s", "", StringComparison.Ordinal).Replace('−', '-'), System.Globalization.CultureInfo.InvariantCulture)).Sum();
+        Assert.Contains(gained.ToString("0.00", System.Globalization.CultureInfo.InvariantCulture) + " s", verdict);
+        Assert.Equal(4, page.QuerySelectorAll(".gains rect").Length / 2);
+
+        // The address can be kept, and swapped it says the opposite.
+        var swapped = await coach.PageAsync(page.QuerySelector(".compare-head .push a")!.GetAttribute("href")!);
+        Assert.Contains("slower", swapped.QuerySelector(".verdict")!.TextContent);
+
+        var nobody = await coach.PageAsync("/Athletes/2/Compare");
+        Assert.DoesNotContain("very likely", nobody.QuerySelector(".verdict")!.TextContent);
+    }
+
+    [Theory]
+    [InlineData("athletes", "Ilse")]
+    [InlineData("athletes&then=2", "Noor")]
+    [InlineData("squad", "squad")]
+    [InlineData("runs", "then")]
+    public async Task Others_are_laid_under_an_athlete(string what, string name)
+    {
+        await using var house = await WithRunsAsync();
+        var coach = house.Visitor();
+        await coach.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Odalys Brandvold"), ("Input.Password", "long enough"));
+        var page = await coach.PageAsync("/Athletes/1/Compare?what=" + what);
+        Assert.Equal(name, page.QuerySelector(".compare-table .then th")!.TextContent);
+        Assert.Equal(4, page.QuerySelectorAll(".compare-table .gained td").Length);
+        Assert.NotNull(page.QuerySelector(".chances"));
+    }
+
+    [Fact]
+    public async Task What_cannot_be_compared_is_said()
+    {
+        await using var house = await WithRunsAsync();
+        var coach = house.Visitor();
+        await coach.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Odalys Brandvold"), ("Input.Password", "long enough"));
+        await house.InDbAsync(async db =>
+        {
+            db.Athletes.Add(new Athlete { Name = "New One", SquadId = 1 });
+
+            // By hand on one day: never mixed with gates without saying so.
+            await db.Runs.Where(r => r.AthleteId == 3 && r.Day == new DateOnly(2026, 9, 1)).ExecuteUpdateAsync(u => u.SetProperty(r => r.Method, TimingMethod.Hand));
+            foreach (var run in await db.Runs.Include(r => r.Marks).Include(r => r.Stretches).Where(r => r.AthleteId == 3).ToListAsync())
+            {
+                InchBurst.Data.RunMapping.Settle(run);
+            }
+
+            return await db.SaveChangesAsync();
+        });
+        Assert.Contains("two days", (await coach.PageAsync("/Athletes/7/Compare")).QuerySelector(".empty")!.TextContent);
+        Assert.Contains("has not run this start", (await coach.PageAsync("/Athletes/1/Compare?what=athletes&then=7")).QuerySelector(".empty")!.TextContent);
+        var page = await coach.PageAsync("/Athletes/3/Compare?now=2026-10-13&then=2026-09-01");
+        Assert.Contains("No verdict", page.QuerySelector(".verdict")!.TextContent);
+        Assert.Contains("gates, then by hand", page.QuerySelector(".alike")!.TextContent);
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Athletes/99/Compare")).Code);
+        foreach (var odd in new[] { "?what=nonsense&now=x&then=y", "?what=runs&now=99999999999999999999&then=-1", "?what=athletes&then=99" })
+        {
+            Assert.Equal(HttpStatusCode.OK, (await coach.GetAsync("/Athletes/1/Compare" + odd)).Code);
+        }
+    }
+}
