@@ -65,6 +65,16 @@ public sealed class CompareBook(ClubDb db)
                 (IReadOnlyDictionary<int, double>)g.GroupBy(r => r.AthleteId).ToDictionary(a => a.Key, a => a.OrderByDescending(r => r.Day).Take(Latest).Average(r => r.Seconds)))));
     }
 
+    /// <summary>Times of a squad, free and straight on and at full effort, since a day.</summary>
+    public async Task<IReadOnlyList<SquadTime>> TimesAsync(IReadOnlyCollection<int> squad, DateOnly from, CancellationToken cancel = default) =>
+        await db.RunStretches.AsNoTracking().Where(s => squad.Contains(s.AthleteId) && s.Day >= from && s.Effort >= Limits.FullPercent && (s.Key.StartsWith(FreeAndStraight) || s.Key.StartsWith(FlyingFree)))
+            .Select(s => new SquadTime(s.AthleteId, s.Key, s.FromMillimetres, s.ToMillimetres, s.Day, s.Seconds)).ToListAsync(cancel);
+
+    /// <summary>A trial in words: how it was started and timed; empty when it is the usual one.</summary>
+    public async Task<string> WordsAsync(string startKey, CancellationToken cancel = default) =>
+        await db.RunStretches.Where(s => s.Key == startKey).Select(s => s.RunId).FirstOrDefaultAsync(cancel) is > 0 and var id && await db.Runs.AsNoTracking().Include(r => r.Marks).SingleOrDefaultAsync(r => r.Id == id, cancel) is { } run ? run.ToLogged().Trial.Words : "";
+
+    private const string FlyingFree = "fly|" + Trial.Straight + "||";
     private const double LikeEffort = 5;
     private const int Latest = 3;
 

@@ -225,3 +225,65 @@ public class CompareTests
         Assert.Equal(kept ?? 0, found ?? 0, 9);
     }
 }
+
+/// <summary>A squad's times side by side.</summary>
+public class SquadTimesTests
+{
+    private static SquadTime Time(int athlete, int day, double seconds, int from = 0, int to = 20000, string key = "a") => new(athlete, key, from, to, new DateOnly(2026, 1, 1).AddDays(day), seconds);
+
+    [Fact]
+    public void An_athlete_stands_with_the_best_of_the_latest_day_against_what_was_usual_before()
+    {
+        SquadTime[] times = [Time(1, 1, 3.10), Time(1, 1, 3.05), Time(1, 2, 3.04), Time(1, 3, 3.06), Time(1, 4, 3.08), Time(1, 5, 3.02), Time(1, 5, 3.20)];
+        var cell = SquadTimes.Cell(times)!;
+        Assert.Equal((3.02, new DateOnly(2026, 1, 6), 1), (cell.Last, cell.Day, cell.Sign));
+        Assert.Equal(UsualRange.Of([3.05, 3.04, 3.06, 3.08]), cell.Usual);
+        Assert.Equal(-1, SquadTimes.Cell([.. times.Take(5), Time(1, 5, 3.09)])!.Sign);
+        Assert.Equal(0, SquadTimes.Cell([.. times.Take(5), Time(1, 5, 3.06)])!.Sign);
+
+        // Three days before tell no range, so nothing is coloured.
+        var few = SquadTimes.Cell([Time(1, 1, 3.1), Time(1, 2, 3.1), Time(1, 3, 3.1), Time(1, 4, 2.5)])!;
+        Assert.Equal((null, 0), (few.Usual, few.Sign));
+        Assert.Null(SquadTimes.Cell([]));
+    }
+
+    [Fact]
+    public void Rows_are_of_one_stretch_the_fastest_first_with_the_change_of_the_season()
+    {
+        var times = Enumerable.Range(0, 8).SelectMany(d => new[] { Time(1, d, 3.20 - (d * 0.02)), Time(2, d, 3.00 + (d % 2 * 0.01)), Time(2, d, 1.8, 0, 10000), Time(2, d, 2.0, key: "b") }).ToList();
+        var lines = SquadTimes.Lines(times, new("a", 0, 20000));
+        Assert.Equal([2, 1], lines.Select(l => l.Athlete));
+        Assert.Equal(8, lines[0].Every.Count);
+        Assert.Equal(3.00, lines[0].Every[0]);
+        Assert.False(lines[0].Change!.IsReal);
+        Assert.True(lines[1].Change!.IsReal);
+        Assert.Equal(-0.08, lines[1].Change!.Change, 9);
+        Assert.Equal(3.17, lines[1].From, 9);
+        Assert.Equal(0, SquadTimes.Lines([Time(1, 1, 3.1)], new("a", 0, 20000))[0].From);
+    }
+
+    [Fact]
+    public void Trials_and_stretches_are_those_that_two_athletes_ran()
+    {
+        SquadTime[] times =
+        [
+            Time(1, 1, 3, key: "few"), Time(2, 1, 3, key: "few"), Time(1, 1, 3), Time(2, 1, 3), Time(1, 1, 1.8, 0, 10000), Time(2, 1, 1.8, 0, 10000), Time(1, 1, 1, 0, 5000),
+            Time(1, 1, 1.2, 10000, 20000, "fly"), Time(2, 1, 1.2, 10000, 20000, "fly"), Time(1, 1, 1.2, 20000, 30000, "fly"), Time(2, 1, 1.2, 20000, 30000, "fly"), Time(2, 2, 1.2, 20000, 30000, "fly"), Time(1, 1, 1.1, 30000, 40000, "fly"), Time(2, 1, 1.1, 30000, 40000, "fly"), Time(2, 2, 1.1, 30000, 40000, "fly"),
+            Time(1, 1, 9, key: "alone"), Time(1, 2, 9, key: "alone"), Time(1, 3, 9, key: "alone"), Time(1, 4, 9, key: "alone"), Time(1, 5, 9, key: "alone"),
+        ];
+        Assert.Equal(["a", "few"], SquadTimes.Trials(times));
+        Assert.Equal([new("a", 0, 10000), new("a", 0, 20000), new("fly", 20000, 30000), new("fly", 30000, 40000)], SquadTimes.Stretches(times, "a"));
+    }
+
+    [Fact]
+    public void Push_and_speed_are_weighed_in_the_squads_own_scatter()
+    {
+        var forces = new Dictionary<int, (double, double)> { [1] = (8, 9), [2] = (7, 9), [3] = (6, 9.5), [4] = (7, 8.5) };
+        var of = ForceBalance.Of(forces);
+
+        // F0: mean 7, SD 0.8165; V0: mean 9, SD 0.4082 (worked by hand).
+        Assert.Equal([1.2247, 0, -2.4495, 1.2247], of.OrderBy(f => f.Key).Select(f => Math.Round(f.Value, 4)));
+        Assert.Empty(ForceBalance.Of(forces.Where(f => f.Key < 4).ToDictionary()));
+        Assert.Empty(ForceBalance.Of(forces.ToDictionary(f => f.Key, f => (7.0, f.Value.Item2))));
+    }
+}

@@ -118,4 +118,41 @@ public sealed class CompareTests
             Assert.Equal(HttpStatusCode.OK, (await coach.GetAsync("/Athletes/1/Compare" + odd)).Code);
         }
     }
+
+    [Fact]
+    public async Task The_squad_stands_side_by_side_each_against_their_own_range()
+    {
+        await using var house = await TestHouse.OpenAsync(demo: true);
+        var coach = await house.CoachAsync();
+        var page = await coach.PageAsync("/Athletes/Squad");
+        var rows = page.QuerySelectorAll(".squad-table tbody tr");
+        Assert.Equal(14, rows.Length);
+        var last = rows.Select(r => double.Parse(r.QuerySelector(".last")!.TextContent, System.Globalization.CultureInfo.InvariantCulture)).ToList();
+        Assert.Equal(last.Order(), last);
+        Assert.Equal("20 m", page.QuerySelector(".squad-bar a[aria-current]")!.TextContent);
+
+        // A figure with a sign lies outside what the athlete's sessions before lay between, as the file has them.
+        var signed = rows.SelectMany(r => r.QuerySelectorAll("td.ok")).Count();
+        Assert.True(signed > 0);
+        Assert.All(rows.SelectMany(r => r.QuerySelectorAll("td.ok")), c => Assert.StartsWith("▲", c.TextContent));
+        var dots = rows[0].QuerySelectorAll(".strip circle").Length - 1;
+        var name = rows[0].QuerySelector("a")!.TextContent;
+        var from = DateOnly.FromDateTime(DateTime.Today).AddDays(-7 * 17);
+        Assert.Equal(dots, await house.InDbAsync(async db =>
+        {
+            var athlete = await db.Athletes.Where(a => a.Name == name).Select(a => a.Id).SingleAsync();
+            var keys = await db.RunStretches.Where(s => s.FromMillimetres == 0 && s.ToMillimetres == 20000 && s.AthleteId == athlete && s.Day >= from && s.Effort >= 95 && s.Key.StartsWith(Trial.Straight + "||")).GroupBy(s => s.Key).Select(g => g.Count()).ToListAsync();
+            return keys.Max();
+        }));
+
+        var low = await coach.PageAsync("/Athletes/Squad?on=0-30000&group=low&sort=name");
+        var names = low.QuerySelectorAll(".squad-table tbody tr th a").Select(a => a.TextContent).ToList();
+        Assert.InRange(names.Count, 1, 13);
+        Assert.Equal(names.Order(StringComparer.CurrentCulture), names);
+        Assert.Equal("30 m", low.QuerySelector(".squad-bar a[aria-current]")!.TextContent);
+        Assert.Equal(HttpStatusCode.OK, (await coach.GetAsync("/Athletes/Squad?trial=odd&on=9-9&group=q&sort=q")).Code);
+
+        await using var empty = await TestHouse.OpenAsync();
+        Assert.Contains("No times yet", (await (await empty.CoachAsync()).PageAsync("/Athletes/Squad")).Body!.TextContent);
+    }
 }

@@ -35,6 +35,7 @@ public sealed class RoutesTests
         ["/Athletes/Index"] = "oc",
         ["/Athletes/Lifts"] = "oc",
         ["/Athletes/Compare"] = "oc",
+        ["/Athletes/Squad"] = "oc",
         ["/Athletes/Season"] = "oc",
         ["/Athletes/View"] = "oc",
         ["/Drills/Edit"] = "oc",
