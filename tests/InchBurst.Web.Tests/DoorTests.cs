@@ -263,7 +263,7 @@ public sealed class DoorTests
         await using var house = await TestHouse.OpenAsync(demo: true);
         var coach = await house.CoachAsync();
         var seen = new HashSet<string>();
-        foreach (var path in new[] { "/", "/Athletes", "/Sessions/49", "/Sessions/48/Review", "/Loads", "/Season", "/Settings/Backup", "/Drills/A-skip" })
+        foreach (var path in new[] { "/", "/Athletes", "/Sessions/49", "/Sessions/48/Review", "/Loads", "/Season", "/Settings/Backup", "/Drills/A-skip", "/Athletes/8/Compare" })
         {
             var to = (await coach.PageAsync(path)).QuerySelector(".help")!.GetAttribute("href")!;
             if (seen.Add(to))
@@ -277,7 +277,7 @@ public sealed class DoorTests
             }
         }
 
-        Assert.Equal(6, seen.Count);
+        Assert.Equal(7, seen.Count);
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Guide/nowhere")).Code);
         Assert.Equal("&lt;b&gt;", GuideBook.Read("## A {#a}\n<b>").Single().Html[3..12]);
     }
