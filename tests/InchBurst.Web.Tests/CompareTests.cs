@@ -155,4 +155,30 @@ public sealed class CompareTests
         await using var empty = await TestHouse.OpenAsync();
         Assert.Contains("No times yet", (await (await empty.CoachAsync()).PageAsync("/Athletes/Squad")).Body!.TextContent);
     }
+
+    [Fact]
+    public async Task What_if_answers_with_times_and_says_what_it_cannot_take()
+    {
+        await using var house = await TestHouse.OpenAsync(demo: true);
+        var coach = await house.CoachAsync();
+        double Cell(AngleSharp.Dom.IDocument page, int row, int column) => double.Parse(page.QuerySelectorAll(".whatif-table tbody tr")[row].QuerySelectorAll("td")[column].TextContent.Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture);
+        var still = await coach.PageAsync("/Athletes/8/WhatIf");
+        Assert.Equal(["5 m", "10 m", "20 m", "30 m", "40 yd", "40 m", "60 yd", "60 m"], still.QuerySelectorAll(".whatif-table tbody th").Select(t => t.TextContent));
+        Assert.All(Enumerable.Range(0, 8), i => Assert.Equal(Cell(still, i, 0), Cell(still, i, 1)));
+        var windy = await coach.PageAsync("/Athletes/8/WhatIf?wind=-2,5&sled=");
+        Assert.All(Enumerable.Range(2, 6), i => Assert.True(Cell(windy, i, 1) > Cell(windy, i, 0)));
+        Assert.Equal("-2,5", windy.QuerySelector("#w-wind")!.GetAttribute("value"));
+        var wrong = await coach.PageAsync("/Athletes/8/WhatIf?wind=storm&grade=99&push=3");
+        Assert.Equal(2, wrong.QuerySelectorAll(".whatif .wrong").Length);
+        Assert.Equal("storm", wrong.QuerySelector("#w-wind")!.GetAttribute("value"));
+        Assert.True(Cell(wrong, 3, 1) < Cell(wrong, 3, 0));
+        await house.InDbAsync(db => db.Athletes.Where(a => a.Id == 8).ExecuteUpdateAsync(u => u.SetProperty(a => a.MassKilograms, (double?)null)));
+        Assert.Contains("are needed", (await coach.PageAsync("/Athletes/8/WhatIf")).QuerySelector(".empty")!.TextContent);
+        await house.InDbAsync(async db =>
+        {
+            db.Athletes.Add(new Athlete { Name = "New One", SquadId = 1 });
+            return await db.SaveChangesAsync();
+        });
+        Assert.Contains("No curve yet", (await coach.PageAsync($"/Athletes/{await house.InDbAsync(db => db.Athletes.MaxAsync(a => a.Id))}/WhatIf")).QuerySelector(".empty")!.TextContent);
+    }
 }

@@ -36,6 +36,7 @@ public sealed class RoutesTests
         ["/Athletes/Lifts"] = "oc",
         ["/Athletes/Compare"] = "oc",
         ["/Athletes/Squad"] = "oc",
+        ["/Athletes/WhatIf"] = "oc",
         ["/Athletes/Season"] = "oc",
         ["/Athletes/View"] = "oc",
         ["/Drills/Edit"] = "oc",
