@@ -67,8 +67,9 @@ public sealed class CompareBook(ClubDb db)
 
     /// <summary>Times of a squad, free and straight on and at full effort, since a day.</summary>
     public async Task<IReadOnlyList<SquadTime>> TimesAsync(IReadOnlyCollection<int> squad, DateOnly from, CancellationToken cancel = default) =>
-        await db.RunStretches.AsNoTracking().Where(s => squad.Contains(s.AthleteId) && s.Day >= from && s.Effort >= Limits.FullPercent && (s.Key.StartsWith(FreeAndStraight) || s.Key.StartsWith(FlyingFree)))
-            .Select(s => new SquadTime(s.AthleteId, s.Key, s.FromMillimetres, s.ToMillimetres, s.Day, s.Seconds)).ToListAsync(cancel);
+        // By the runs of those days: the index of stretches would be read from the first year on.
+        await db.Runs.AsNoTracking().Where(r => squad.Contains(r.AthleteId) && r.Day >= from && r.Effort >= Limits.FullPercent).Join(db.RunStretches, r => r.Id, s => s.RunId, (r, s) => s)
+            .Where(s => s.Key.StartsWith(FreeAndStraight) || s.Key.StartsWith(FlyingFree)).Select(s => new SquadTime(s.AthleteId, s.Key, s.FromMillimetres, s.ToMillimetres, s.Day, s.Seconds)).ToListAsync(cancel);
 
     /// <summary>A trial in words: how it was started and timed; empty when it is the usual one.</summary>
     public async Task<string> WordsAsync(string startKey, CancellationToken cancel = default) =>

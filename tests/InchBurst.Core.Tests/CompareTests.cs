@@ -76,12 +76,18 @@ public class CompareTests
         Assert.Equal("very likely", verdict.Sure);
         Assert.Equal((10.0, 30.0), (of.MostWon!.Value.From, of.MostWon.Value.To));
         Assert.Equal(0.04, of.MostWon.Value.Seconds, 9);
+        var three = RunComparison.Of(Side(Times((10, 1.80), (20, 3.10), (30, 4.40))), Side(Times((10, 1.83), (20, 3.14), (30, 4.47))), _ => Typical(0.02), _ => 0.01)!.MostWon!.Value;
+        Assert.Equal((0.0, 10.0), (RunComparison.Of(Side(Times((10, 1.80), (20, 3.10))), Side(Times((10, 1.83), (20, 3.14))), _ => Typical(0.02), _ => 0.01)!.MostWon!.Value.From, 10.0));
+        Assert.Equal((0.0, 0.03), (three.From, Math.Round(three.Seconds, 9)));
 
         // The other way round it is as much slower.
         var back = RunComparison.Of(then, now, _ => Typical(0.02), _ => 0.01)!;
         Assert.Equal(-0.04, back.Marks[^1].Gain, 9);
         Assert.Equal((verdict.Faster, "very likely"), (back.Verdict!.Slower, back.Verdict.Sure));
         Assert.Equal(-0.04, back.MostWon!.Value.Seconds, 9);
+
+        // What matters at least comes from the squad where it is known.
+        Assert.Equal(0.03, RunComparison.Of(now, then, _ => Typical(0.02), _ => 0.03)!.Verdict!.Smallest);
 
         // A figure without an error of its own, and no smallest gain: half the typical error.
         var middle = then with { Marks = [.. then.Marks.Select(m => (m.At, m.Seconds, 0))] };
@@ -91,10 +97,10 @@ public class CompareTests
     }
 
     [Theory]
-    [InlineData(0.70, "")]
-    [InlineData(0.7501, "likely")]
-    [InlineData(0.9501, "very likely")]
-    [InlineData(0.9951, "almost certain")]
+    [InlineData(0.7499, "")]
+    [InlineData(0.75, "likely")]
+    [InlineData(0.95, "very likely")]
+    [InlineData(0.995, "almost certain")]
     public void How_sure_is_said_from_the_stated_chances_on(double chance, string words)
     {
         var mark = new ComparedMark(new(30, DistanceUnit.Metre), 4.4, 4.44, 0.01, 20);
@@ -140,6 +146,19 @@ public class CompareTests
             Assert.Contains("then", of.List.Single(c => c.Forbids).Words);
         }
 
+        static string Told(RunComparison of) => string.Join("; ", of.List.Select(c => $"{c.What}: {c.Words}"));
+        Assert.Equal(
+            "Start: three point, then usual start; Clock: from the gun, then from first movement, start 0.5 m behind; Timing: gates, then by hand; Course: straight, free, then 10 + turn 180 + 10, sled20; Effort: 100%, then 90% asked; Surface: not said for both; Wind: not measured",
+            Told(RunComparison.Of(
+                Side(run with { Start = StartPosition.ThreePoint, Trigger = StartTrigger.Gun }),
+                Side(run with { Trigger = StartTrigger.FirstMove, StartBehindGateMetres = 0.5, Method = TimingMethod.Hand, Course = "10 + turn 180 + 10", Load = "sled20", Effort = 90 }), _ => Typical(0.02), _ => 0.01)!).Replace(InchBurst.Core.Demand.Trial.CourseWords("10 + turn 180 + 10"), "10 + turn 180 + 10", StringComparison.Ordinal));
+        Assert.Equal("Start: usual start; Clock: from the first gate; Timing: gates; Course: straight, free; Effort: 97% asked; Surface: track; Wind: not measured",
+            Told(RunComparison.Of(Side(run with { Effort = 97, Surface = Surface.Track }), Side(run with { Surface = Surface.Track }), _ => Typical(0.02), _ => 0.01)!));
+        Assert.Contains("Timing: by hand;", Told(RunComparison.Of(Side(run with { Method = TimingMethod.Hand }), Side(run with { Method = TimingMethod.Hand }), _ => Typical(0.02), _ => 0.01)!));
+
+        // Three percent apart is still alike, and a figure without an error carries no verdict.
+        Assert.NotNull(RunComparison.Of(Side(run with { Effort = 97 }), Side(run), _ => Typical(0.02), _ => 0.01)!.Verdict);
+        Assert.Null(RunComparison.Of(Side(run) with { Marks = [(new(30, DistanceUnit.Metre), 4.4, 0)] }, Side(run) with { Marks = [(new(30, DistanceUnit.Metre), 4.5, 0)] }, _ => Typical(0.02), _ => 0.01)!.Verdict);
         var alike = RunComparison.Of(Side(run), Side(run with { Effort = 98, Surface = Surface.Track }), _ => Typical(0.02), _ => 0.01)!;
         Assert.NotNull(alike.Verdict);
         Assert.Null(alike.MostWon);
@@ -181,6 +200,12 @@ public class CompareTests
         // Air takes little part in a difference, and a body that is all push never crosses within what is looked at.
         Assert.All(GainEffect.Of(new(7.7, 9.3, 0, 0), 0.0038, [10, 20, 30]).At.Zip(effect.At), p => Assert.InRange(Math.Abs(p.First.Speed - p.Second.Speed) + Math.Abs(p.First.Push - p.Second.Push), 0.0001, 0.002));
         Assert.Null(GainEffect.Of(new(3, 30, 0, 0), 0, [10]).CrossesAt);
+        double Difference(double metres, double f0, double v0) => new SprintCurve(v0, v0 / (f0 * 1.03)).TimeTo(metres) - new SprintCurve(v0 * 1.03, v0 * 1.03 / f0).TimeTo(metres);
+        foreach (var (f0, v0) in new[] { (7.7, 9.3), (4.1, 12.0) })
+        {
+            var root = MathNet.Numerics.FindRoots.OfFunction(m => Difference(m, f0, v0), 2, 60);
+            Assert.InRange(GainEffect.Of(new(f0, v0, 0, 0), 0, [10]).CrossesAt!.Value, root, root + 0.5);
+        }
     }
 
     private static CompareTrial Trial(int day, string key, params int[] marks) => new(new DateOnly(2026, 1, 1).AddDays(day), key, marks.ToHashSet());
@@ -270,7 +295,7 @@ public class SquadTimesTests
         [
             Time(1, 1, 3, key: "few"), Time(2, 1, 3, key: "few"), Time(1, 1, 3), Time(2, 1, 3), Time(1, 1, 1.8, 0, 10000), Time(2, 1, 1.8, 0, 10000), Time(1, 1, 1, 0, 5000),
             Time(1, 1, 1.2, 10000, 20000, "fly"), Time(2, 1, 1.2, 10000, 20000, "fly"), Time(1, 1, 1.2, 20000, 30000, "fly"), Time(2, 1, 1.2, 20000, 30000, "fly"), Time(2, 2, 1.2, 20000, 30000, "fly"), Time(1, 1, 1.1, 30000, 40000, "fly"), Time(2, 1, 1.1, 30000, 40000, "fly"), Time(2, 2, 1.1, 30000, 40000, "fly"),
-            Time(1, 1, 9, key: "alone"), Time(1, 2, 9, key: "alone"), Time(1, 3, 9, key: "alone"), Time(1, 4, 9, key: "alone"), Time(1, 5, 9, key: "alone"),
+            Time(5, 1, 9, key: "alone"), Time(5, 2, 9, key: "alone"), Time(5, 3, 9, key: "alone"), Time(5, 4, 9, key: "alone"), Time(5, 5, 9, key: "alone"), Time(5, 1, 0.9, 30000, 35000, "fly"), Time(5, 2, 0.9, 30000, 35000, "fly"), Time(5, 3, 0.9, 30000, 35000, "fly"), Time(5, 4, 0.9, 30000, 35000, "fly"),
         ];
         Assert.Equal(["a", "few"], SquadTimes.Trials(times));
         Assert.Equal([new("a", 0, 10000), new("a", 0, 20000), new("fly", 20000, 30000), new("fly", 30000, 40000)], SquadTimes.Stretches(times, "a"));
