@@ -208,6 +208,22 @@ public class CompareTests
         }
     }
 
+    [Fact]
+    public void Phases_end_where_their_share_of_top_speed_is_reached()
+    {
+        // science.md 2: MSS 8.5, tau 1.2 reach 95% at 20.87 m; v(t) = 0.8 MSS at t = -tau ln 0.2.
+        var curve = new SprintCurve(8.5, 1.2);
+        var phases = SprintPhases.Of(curve, 0, 40);
+        Assert.Equal([SprintPhase.Drive, SprintPhase.Rise, SprintPhase.Upright], phases.Select(p => p.Phase));
+        Assert.Equal(curve.DistanceAt(-1.2 * Math.Log(0.2)), phases[0].To, 6);
+        Assert.Equal(20.87, phases[1].To, 0.01);
+        Assert.Equal((phases[1].To, 40.0), (phases[2].From, phases[2].To));
+        Assert.Equal(phases[0].To - 0.5, SprintPhases.Of(curve, 0.5, 40)[0].To, 9);
+        Assert.Equal([(SprintPhase.Drive, 0.0, 5.0)], SprintPhases.Of(curve, 0, 5));
+        Assert.Equal(2, SprintPhases.Of(curve, 0, phases[1].To + 0.1).Count);
+        Assert.Equal(SprintPhase.Rise, SprintPhases.Of(curve, phases[0].To - 0.1, 40)[0].Phase);
+    }
+
     private static CompareTrial Trial(int day, string key, params int[] marks) => new(new DateOnly(2026, 1, 1).AddDays(day), key, marks.ToHashSet());
 
     [Fact]

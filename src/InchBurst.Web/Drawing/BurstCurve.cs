@@ -102,24 +102,21 @@ public sealed record BurstCurve(
             ticks, phases, Figures.SymbolOf(reading), Distance.SymbolOf(unit));
     }
 
-    // Drive until 80% of top speed, rise until 95%, upright from there (common practice).
     private static void AddPhases(List<(double, double, string, string, bool)> phases, SprintFitted fit, double behind, double far, Func<double, double> x)
     {
-        var from = 0.0;
-        foreach (var (share, name, fill, dark) in new[]
+        foreach (var (phase, from, to) in SprintPhases.Of(fit.Curve, behind, far))
         {
-            (0.80, "drive", KindLook.Of(WorkKind.Acceleration).Light, false),
-            (0.95, "rise", KindLook.Of(WorkKind.MaxVelocity).Light, false),
-            (1.0, "upright", KindLook.Of(WorkKind.MaxVelocity).Solid, true),
-        })
-        {
-            var to = share < 1 ? Math.Clamp(fit.Curve.DistanceAtShare(share) - behind, from, far) : far;
-            if (to - from > 0.2)
-            {
-                var text = $"{name} {Figures.Number(from)}–{Figures.Number(to)} m";
-                phases.Add((x(from), x(to) - x(from), x(to) - x(from) > text.Length * 7 ? text : x(to) - x(from) > 44 ? name : "", fill, dark));
-                from = to;
-            }
+            var (name, fill, dark) = Look(phase);
+            var text = $"{name} {Figures.Number(from)}–{Figures.Number(to)} m";
+            phases.Add((x(from), x(to) - x(from), x(to) - x(from) > text.Length * 7 ? text : x(to) - x(from) > 44 ? name : "", fill, dark));
         }
     }
+
+    /// <summary>How a phase is called and filled.</summary>
+    public static (string Name, string Fill, bool IsDark) Look(SprintPhase phase) => phase switch
+    {
+        SprintPhase.Drive => ("drive", KindLook.Of(WorkKind.Acceleration).Light, false),
+        SprintPhase.Rise => ("rise", KindLook.Of(WorkKind.MaxVelocity).Light, false),
+        _ => ("upright", KindLook.Of(WorkKind.MaxVelocity).Solid, true),
+    };
 }

@@ -136,20 +136,14 @@ public sealed record ComparePlot(
 
     private static double Time(SprintFitted fit, double metres) => fit.Curve.TimeTo(metres + fit.StartBehindGateMetres) - fit.Curve.TimeTo(fit.StartBehindGateMetres) + fit.ClockOffsetSeconds;
 
-    // As on the athlete's own curve: drive until 80% of top speed, rise until 95%, upright from there.
     private static List<(double X, double Width, string Text, string Fill, bool Dark)> Phases(SprintFitted fit, double far, Func<double, double> x)
     {
         var phases = new List<(double, double, string, string, bool)>();
-        var from = 0.0;
-        foreach (var (share, name, fill, dark) in new[] { (0.80, "drive", KindLook.Of(WorkKind.Acceleration).Light, false), (0.95, "rise", KindLook.Of(WorkKind.MaxVelocity).Tint, false), (1.0, "upright", KindLook.Of(WorkKind.MaxVelocity).Hue, true) })
+        foreach (var (phase, from, to) in SprintPhases.Of(fit.Curve, fit.StartBehindGateMetres, far))
         {
-            var to = share < 1 ? Math.Clamp(fit.Curve.DistanceAtShare(share) - fit.StartBehindGateMetres, from, far) : far;
-            if (to - from > 0.2)
-            {
-                var text = share < 1 ? $"{name} to {Figures.Exact(to, 1)} m" : name;
-                phases.Add((x(from), x(to) - x(from), x(to) - x(from) > text.Length * 6.6 ? text : x(to) - x(from) > name.Length * 6.6 ? name : "", fill, dark));
-                from = to;
-            }
+            var (name, fill, dark) = BurstCurve.Look(phase);
+            var text = phase == SprintPhase.Upright ? name : $"{name} to {Figures.Exact(to, 1)} m";
+            phases.Add((x(from), x(to) - x(from), x(to) - x(from) > text.Length * 6.6 ? text : x(to) - x(from) > name.Length * 6.6 ? name : "", fill, dark));
         }
 
         return phases;
