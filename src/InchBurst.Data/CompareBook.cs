@@ -40,13 +40,6 @@ public sealed class CompareBook(ClubDb db)
     public async Task<IReadOnlyList<LoggedRun>> LatestAsync(int athleteId, CancellationToken cancel = default) =>
         [.. (await Told.Include(r => r.Marks).Where(r => r.AthleteId == athleteId).OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt).Take(MostRuns).ToListAsync(cancel)).Select(r => r.ToLogged()).Where(r => r.Marks.Count > 0)];
 
-    /// <summary>The latest day of an athlete that has runs of a trial, with those runs; empty when there is none.</summary>
-    public async Task<IReadOnlyList<LoggedRun>> LatestOfAsync(int athleteId, string startKey, DateOnly before, CancellationToken cancel = default)
-    {
-        var day = await db.RunStretches.Where(s => s.AthleteId == athleteId && s.Key == startKey && s.FromMillimetres == 0 && s.Day < before).MaxAsync(s => (DateOnly?)s.Day, cancel);
-        return day is { } found ? [.. (await OfDayAsync(athleteId, found, cancel)).Where(r => r.Trial.StartKey == startKey)] : [];
-    }
-
     /// <summary>How the squad's times of a trial differ: from run to run by themselves, and between athletes.</summary>
     /// <param name="squad">Numbers of the athletes.</param>
     /// <param name="sample">A run of the trial.</param>

@@ -111,7 +111,7 @@ public sealed class CompareModel(RosterBook roster, SquadBook squads, CompareBoo
         var trials = await compare.TrialsAsync(Athlete.Id, desk.Today);
         var days = trials.Select(t => t.Day).Distinct().OrderDescending().ToList();
         Nows = [.. days.Select(d => new CompareChoice(Key(d), Desk.DayText(d)))];
-        if (ComparePick.Of(trials, Day(now), What == "days" ? Day(then) : null) is not { } pick || CompareSide.Of(await RunsOfAsync(pick.Now)) is not { } first)
+        if (ComparePick.Of(trials, Day(now), What == "days" ? Day(then) : null) is not { } pick || CompareSide.Of(await RunsOfAsync(Athlete.Id, pick.Now)) is not { } first)
         {
             return (null, null);
         }
@@ -136,22 +136,25 @@ public sealed class CompareModel(RosterBook roster, SquadBook squads, CompareBoo
                     return (first, null);
                 }
 
-                var second = CompareSide.Of(await RunsOfAsync(earlier));
+                var second = CompareSide.Of(await RunsOfAsync(Athlete.Id, earlier));
                 (ThenChosen, Stands) = (Key(earlier.Day), $"mean of {Runs(runs)} against {second?.Marks.Max(m => m.Runs)}");
                 return (first, second);
         }
     }
 
-    private async Task<IReadOnlyList<LoggedRun>> RunsOfAsync(CompareTrial trial) => [.. (await compare.OfDayAsync(Athlete.Id, trial.Day)).Where(r => r.Trial.StartKey == trial.Key)];
+    private async Task<IReadOnlyList<LoggedRun>> RunsOfAsync(int athlete, CompareTrial trial) => [.. (await compare.OfDayAsync(athlete, trial.Day)).Where(r => r.Trial.StartKey == trial.Key)];
 
     private async Task<CompareSide?> OtherAsync(CompareSide first, string key, int runs, string then)
     {
+        var marks = first.Marks.Select(m => m.At.Millimetres).ToHashSet();
         var people = (await squads.AthletesAsync(Athlete.SquadId)).Where(a => a.Id != Athlete.Id).ToList();
         Thens = [.. people.Select(a => new CompareChoice(a.Id.ToString(CultureInfo.InvariantCulture), a.Name))];
         var asked = people.FirstOrDefault(a => a.Id.ToString(CultureInfo.InvariantCulture) == then);
         foreach (var person in asked is null ? people : [asked])
         {
-            if (await compare.LatestOfAsync(person.Id, key, desk.Today.AddDays(1)) is { Count: > 0 } theirs)
+            // Of the other's days of this trial the latest of those with most marks in common.
+            var trial = (await compare.TrialsAsync(person.Id, desk.Today)).Where(t => t.Key == key).OrderByDescending(t => t.Marks.Count(marks.Contains)).ThenByDescending(t => t.Day).FirstOrDefault();
+            if (trial is not null && await RunsOfAsync(person.Id, trial) is { Count: > 0 } theirs)
             {
                 (ThenChosen, ThenName, Stands) = (person.Id.ToString(CultureInfo.InvariantCulture), person.Name.Split(' ')[0], $"mean of {Runs(runs)} against {theirs.Count} of {Desk.ShortDay(theirs[0].Day)}");
                 return CompareSide.Of(theirs);
