@@ -175,6 +175,10 @@ public class CompareTests
         Assert.Equal([5, 10, 20, 30, 40], side.Marks.Select(m => m.At.Metres));
         Assert.Equal([2, 3, 2, 2, 2], side.Marks.Select(m => m.Runs));
         Assert.Equal((new SprintCurve(9, 1.2).TimeTo(30) + new SprintCurve(8.6, 1.1).TimeTo(30)) / 2, side.Marks[3].Seconds, 9);
+
+        // Of a day's rising efforts only the hardest count.
+        var rising = Side(Times((30, 5.0)) with { Effort = 80 }, Times((30, 4.5)) with { Effort = 97 }, Times((30, 4.4)));
+        Assert.Equal((4.45, 2), (Math.Round(rising.Marks[0].Seconds, 9), rising.Marks[0].Runs));
         var curve = Side(Run(8.92, 1.14, 1, 5, 10, 20, 30, 40)).Fit.Fitted!.Curve;
         Assert.Equal((8.92, 1.14), (Math.Round(curve.Mss, 3), Math.Round(curve.Tau, 3)));
         Assert.Equal(0.04, new ComparedMark(new(30, DistanceUnit.Metre), 4.404, 4.436, 0.01, 9).Shown, 9);

@@ -11,10 +11,17 @@ namespace InchBurst.Core.Progress;
 /// <param name="Sample">A run that stands for how they were run.</param>
 public sealed record CompareSide(IReadOnlyList<(Distance At, double Seconds, int Runs)> Marks, LoggedRun Sample)
 {
-    /// <summary>The side of some runs of one trial; null without any.</summary>
+    /// <summary>Efforts this far apart in percent are still alike.</summary>
+    public const double AlikeEffort = 3;
+
+    /// <summary>The side of some runs of one trial, those asked as hard as the hardest of them; null without any.</summary>
     /// <param name="runs">Runs timed from the start.</param>
-    public static CompareSide? Of(IReadOnlyCollection<LoggedRun> runs) => runs.Count == 0 ? null : new(
-        [.. runs.SelectMany(r => r.Marks).GroupBy(m => m.At.Millimetres).OrderBy(g => g.Key).Select(g => (g.First().At, g.Average(m => m.Seconds), g.Count()))], runs.OrderByDescending(r => r.Marks.Count).First());
+    public static CompareSide? Of(IReadOnlyCollection<LoggedRun> runs)
+    {
+        var hard = runs.Where(r => r.Effort >= runs.Max(x => x.Effort) - AlikeEffort).ToList();
+        return hard.Count == 0 ? null : new(
+            [.. hard.SelectMany(r => r.Marks).GroupBy(m => m.At.Millimetres).OrderBy(g => g.Key).Select(g => (g.First().At, g.Average(m => m.Seconds), g.Count()))], hard.OrderByDescending(r => r.Marks.Count).First());
+    }
 
     /// <summary>The curve of the means, or why there is none.</summary>
     public FitOutcome Fit => SprintFit.Fit([.. Marks.Select(m => new GateTime(m.At.Metres, m.Seconds))], Sample.FitAssumptions);
@@ -126,7 +133,7 @@ public sealed record RunComparison(IReadOnlyList<ComparedMark> Marks, IReadOnlyL
         var (method, methodThen) = (a.Method == TimingMethod.Hand ? "by hand" : "gates", b.Method == TimingMethod.Hand ? "by hand" : "gates");
         var (course, courseThen) = (CourseOf(a), CourseOf(b));
         var surfaces = (a.Surface, b.Surface);
-        var effort = Math.Abs(a.Effort - b.Effort) <= AlikeEffort;
+        var effort = Math.Abs(a.Effort - b.Effort) <= CompareSide.AlikeEffort;
         return
         [
             new("Start", Both(start, startThen), start == startThen, start != startThen),
@@ -138,8 +145,6 @@ public sealed record RunComparison(IReadOnlyList<ComparedMark> Marks, IReadOnlyL
             new("Wind", "not measured", null, false),
         ];
     }
-
-    private const double AlikeEffort = 3;
 
     private static string Words(Surface surface) => surface.ToString().ToLowerInvariant();
 
