@@ -458,6 +458,19 @@ public sealed class FilesTests
             return 0;
         });
 
+        // Without an attempt's number a time that is there is known, and another is the next attempt; it is taken back alone.
+        var plain = Times.Replace("3 x 30 m gates 10,30 rest 3:00", work[0], StringComparison.Ordinal).Replace(";Attempt", "", StringComparison.Ordinal).Replace(";1;", ";", StringComparison.Ordinal);
+        var known = await JudgeAsync(house, "times", plain.Split('\n')[0] + "\n" + plain.Split('\n')[2]);
+        Assert.Equal((1, 0), (known.Count(RowFate.Same), known.Problems.Count));
+        var (_, next) = await BringAsync(house, "times", (plain.Split('\n')[0] + "\n" + plain.Split('\n')[2]).Replace("4,52", "4,41", StringComparison.Ordinal));
+        Assert.Equal([1, 2], await house.InDbAsync(db => db.Runs.Where(r => r.AthleteId == 1).OrderBy(r => r.Rep).Select(r => r.Rep).ToListAsync()));
+        await using (var scope = house.Services.CreateAsyncScope())
+        {
+            Assert.True(await scope.ServiceProvider.GetRequiredService<ImportBook>().UndoAsync(next));
+        }
+
+        Assert.Equal(1, await house.InDbAsync(db => db.Runs.CountAsync(r => r.AthleteId == 1)));
+
         // Another time for an attempt that is there is said and left out; a value more joins its run.
         var other = await JudgeAsync(house, "times", Times.Replace("3 x 30 m gates 10,30 rest 3:00", work[0], StringComparison.Ordinal).Replace("4,52", "4,44", StringComparison.Ordinal));
         Assert.Contains("is there already, with 4.52 s", Assert.Single(other.Problems).Words);

@@ -88,7 +88,7 @@ public sealed partial class ImportBook
         var there = (await db.Attendance.Where(a => joined.Contains(a.SessionId)).Select(a => new { a.SessionId, a.AthleteId }).ToListAsync(cancel)).Select(a => (a.SessionId, a.AthleteId));
         await ThereAsync([.. items.Where(i => i.Place is not null).Select(i => (i.Place!.Value.Session, i.AthleteId)).Distinct().Except(there).Select(t => new ThereItem(t.Item1, t.AthleteId, true, null, null, ""))], changes, cancel);
         var (next, stored) = ((await db.Runs.IgnoreQueryFilters().MaxAsync(r => (long?)r.Id, cancel) ?? 0) + 1, 0);
-        var used = new HashSet<(int, int, int, int)>();
+        var used = (await db.Runs.Where(r => joined.Contains(r.SessionId) && r.Rep > 0).Select(r => new { r.SessionId, r.AthleteId, r.LineId, r.Rep }).ToListAsync(cancel)).Select(r => (r.SessionId, r.AthleteId, r.LineId, r.Rep)).ToHashSet();
         foreach (var chunk in items.OrderBy(i => i.Day).ThenBy(i => i.Finished).ThenBy(i => i.Rep).Chunk(RowsAStep))
         {
             var runs = chunk.Select(item =>

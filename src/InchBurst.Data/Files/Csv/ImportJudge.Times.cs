@@ -40,6 +40,7 @@ internal sealed partial class ImportJudge
             var item = new RunItem(who ?? 0, day ?? default, squad.Id, name, rep ?? 0)
             {
                 Place = place,
+                IsNumbered = rep is not null,
                 Work = work,
                 Outcome = outcome,
                 Effort = Within(row, "effort", Cells.Number(Cell(row, "effort").TrimEnd('%', ' ')), 1, 120, "effort in percent") ?? line?.Effort?.OfRep(Math.Max(0, (rep ?? 1) - 1)) ?? 100,
@@ -146,6 +147,16 @@ internal sealed partial class ImportJudge
     // A rep of a session that is there: new, the same, more of it, or another than the one that is there.
     private void PutAt(CsvRow row, RunItem item, (int Session, int Line) place, string says, int millimetres, int hundredths)
     {
+        // Without a number it is the attempt that has these figures, else the next that is free.
+        for (var next = item.Rep; !item.IsNumbered && known.Reps.TryGetValue((place.Session, item.AthleteId, place.Line, next, default), out var taken); next++)
+        {
+            item = item with { Rep = (taken.Millimetres, taken.Hundredths) == (millimetres, hundredths) && item.Marks.Count > 0 ? next : next + 1 };
+            if (item.Rep == next)
+            {
+                break;
+            }
+        }
+
         var there = known.Reps.GetValueOrDefault((place.Session, item.AthleteId, place.Line, item.Rep, item.Rep > 0 ? default : item.Finished ?? default));
         var more = there is null ? [] : item.Measured.Where(m => !there.Measured.Contains(m.Kind)).ToList();
         if (there is not null && item.Marks.Count > 0 && (there.Millimetres, there.Hundredths) != (millimetres, hundredths))

@@ -48,6 +48,9 @@ public sealed record RunItem(int AthleteId, DateOnly Day, int SquadId, string Se
     /// <summary>The session and the line of its plan it belongs to; null makes a session.</summary>
     public (int Session, int Line)? Place { get; init; }
 
+    /// <summary>True when the file says which attempt it is; else it takes the next that is free.</summary>
+    public bool IsNumbered { get; init; }
+
     /// <summary>The line of a session that is made, as words; empty goes by the marks.</summary>
     public string Work { get; init; } = "";
 
