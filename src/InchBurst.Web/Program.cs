@@ -13,7 +13,8 @@ if (options.Command is not null)
     return await HouseCommands.RunAsync(options, TimeProvider.System, Console.Out);
 }
 
-var app = House.Build(args, options);
+// Disposed at the end, so that the last saves are brought into the file and it is noted as closed in order.
+await using var app = House.Build(args, options);
 try
 {
     await House.PrepareAsync(app);

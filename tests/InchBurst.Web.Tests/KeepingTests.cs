@@ -1,4 +1,6 @@
+using System.Diagnostics;
 using System.Net;
+using System.Text.Json;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using InchBurst.Data.Safe;
@@ -310,6 +312,56 @@ public sealed class KeepingTests
             {
                 Directory.Delete(folder, true);
             }
+        }
+    }
+
+    [Theory]
+    [InlineData("INT")]
+    [InlineData("TERM")]
+    public async Task A_stop_by_signal_ends_in_order_and_a_kill_does_not(string signal)
+    {
+        var folder = Directory.CreateTempSubdirectory("stopped-").FullName;
+        try
+        {
+            async Task<int> RunAsync(string by)
+            {
+                using var free = new System.Net.Sockets.TcpListener(IPAddress.Loopback, 0);
+                free.Start();
+                var port = ((IPEndPoint)free.LocalEndpoint).Port.ToString(System.Globalization.CultureInfo.InvariantCulture);
+                free.Stop();
+
+                // Through env, which lets a signal through that whoever runs the tests may have shut out.
+                var start = new ProcessStartInfo("env") { RedirectStandardOutput = true, UseShellExecute = false };
+                string[] arguments = ["--default-signal=INT,TERM", "dotnet", typeof(House).Assembly.Location, "--content", Path.Combine(Repository.Root, "src/InchBurst.Web"), "--data", folder, "--port", port];
+                foreach (var argument in arguments)
+                {
+                    start.ArgumentList.Add(argument);
+                }
+
+                using var program = Process.Start(start)!;
+                using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(60));
+                Assert.Contains("is ready", await program.StandardOutput.ReadLineAsync(limit.Token));
+                using (var kill = Process.Start("kill", $"-{by} {program.Id}"))
+                {
+                    await kill.WaitForExitAsync(limit.Token);
+                }
+
+                await program.WaitForExitAsync(limit.Token);
+                return program.ExitCode;
+            }
+
+            bool IsOpen() => JsonSerializer.Deserialize<FolderMark>(File.ReadAllText(Path.Combine(folder, "club.mark")))!.IsOpen;
+            Assert.Equal(0, await RunAsync(signal));
+            Assert.False(IsOpen());
+            Assert.False(File.Exists(Path.Combine(folder, "club.db-wal")) && new FileInfo(Path.Combine(folder, "club.db-wal")).Length > 0);
+            Assert.NotEqual(0, await RunAsync("KILL"));
+            Assert.True(IsOpen());
+            Assert.Equal(0, await RunAsync(signal));
+            Assert.False(IsOpen());
+        }
+        finally
+        {
+            Directory.Delete(folder, true);
         }
     }
 
