@@ -300,16 +300,16 @@ public sealed class TrialDataTests : IAsyncLifetime
     {
         (string, string)[] Of(string load) =>
         [
-            ("of", ""), ("Input.Name", "prowler shove"), ("Input.Kind", "Strength"), ("Input.Family", "own"), ("Input.Counted", "Metres"), ("Input.Dose", "3 x 15 m"), ("Input.Effort", "95"), ("Input.Contacts", "0"), ("Input.For", "Push."), ("Input.Movement", "Sprint"),
+            ("of", ""), ("Input.Name", "wheel shove"), ("Input.Kind", "Strength"), ("Input.Family", "own"), ("Input.Counted", "Metres"), ("Input.Dose", "3 x 15 m"), ("Input.Effort", "95"), ("Input.Contacts", "0"), ("Input.For", "Push."), ("Input.Movement", "Sprint"),
             ("Input.Load", load), ("Input.SecondsEach", "2"),
         ];
         var bad = (await coach.PostAsync("/Drills/Edit", "/Drills/Edit", Of("a lot"))).Page;
         Assert.Contains("Write the load as on a line", bad.Body!.TextContent);
         Assert.Equal("a lot", bad.QuerySelector("[name='Input.Load']")!.GetAttribute("value"));
         Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync("/Drills/Edit", "/Drills/Edit", Of("sled heavy"))).Code);
-        var page = (await coach.PostAsync("/Sessions/49", "/Sessions/49?handler=Add", ("text", "prowler shove 3 x 15 m"))).Page;
+        var page = (await coach.PostAsync("/Sessions/49", "/Sessions/49?handler=Add", ("text", "wheel shove 3 x 15 m"))).Page;
         Assert.Contains("heavier than this school pulls", page.Body!.TextContent);
-        var form = await coach.PageAsync("/Drills/Edit?of=prowler%20shove");
+        var form = await coach.PageAsync("/Drills/Edit?of=wheel%20shove");
         Assert.Equal(("sled heavy", "Sprint"), (form.QuerySelector("[name='Input.Load']")!.GetAttribute("value"), ((AngleSharp.Html.Dom.IHtmlSelectElement)form.QuerySelector("[name='Input.Movement']")!).Value));
     }
 

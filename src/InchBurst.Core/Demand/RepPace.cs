@@ -75,7 +75,7 @@ public sealed record RepPace(IReadOnlyList<LegPace> Legs, double FreeTopSpeed)
     /// <summary>Walking speed in m/s (common practice).</summary>
     public const double WalkingSpeed = 1.4;
 
-    private const double JoggingSpeed = 2.5;
+    internal const double JoggingSpeed = 2.5;
     private const double UsualSlowing = 3.0;
     private const double WholeTurnDegrees = 120;
     private const double TurnBraking = 2;

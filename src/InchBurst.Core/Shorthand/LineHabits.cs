@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 
 namespace InchBurst.Core.Shorthand;
 
@@ -9,7 +10,11 @@ namespace InchBurst.Core.Shorthand;
 /// <param name="With">What stands in its place.</param>
 /// <param name="Example">A line that is written so; every one of them is a test.</param>
 /// <param name="Reads">The same line in the language's own words.</param>
-internal sealed record Habit(Regex Pattern, string With, string Example, string Reads);
+internal sealed record Habit(Regex Pattern, string With, string Example, string Reads)
+{
+    /// <summary>What stands in its place where that must be reckoned, or null.</summary>
+    public Func<Match, string>? Make { get; init; }
+}
 
 /// <summary>
 /// How coaches write lines, brought into the language's own words one habit after another, in the order of the table. A line that is written
@@ -36,9 +41,27 @@ public static class LineHabits
     private const string B = @"(?<![\p{L}\d])";
     private const string E = @"(?![\p{L}\d])";
 
+    private const string Moves = @"(?:backpedal|shuffle|crossover|jog|sprint|skip|walk|bound|hop|march)";
+    private const string Then = @"(?:backpedal|shuffle|crossover|sprint|skip|bound|hop|march)";
     private const string Beginning = @"(?<=^\s*|[,;]\s*|of\s+|x\s+)";
     private const string InWords = @"(?=\s+(?:(?:x|sets?|reps?|sprints?|runs?|rounds?|times|passes)" + E + @"|\d))";
     private const string NoNumberBefore = @"(?<!\d\s*(?:" + U + @")?\s*)" + B;
+
+    private static string OfWord(string word) => word.ToLowerInvariant() switch { "two" => "2", "three" => "3", "four" => "4", "five" => "5", "six" => "6", "eight" => "8", _ => "10" };
+
+    private static double Seconds(string metres, double speed) => Math.Round(Parsed(metres) / speed);
+
+    // A third of the length that is said in the second place.
+    private static string Third(Match match) => (Parsed(match.Groups[2].Value) / 3).ToString("0.#", CultureInfo.InvariantCulture);
+
+    private static double Parsed(string number) => double.Parse(number, CultureInfo.InvariantCulture);
+
+    // So many minutes of work and rest by the clock are so many reps.
+    private static string OnOff(string sets, string minutes, string on, string off)
+    {
+        var (work, rest) = (Parsed(on), Parsed(off));
+        return $" {sets} {Math.Max(1, Math.Round(Parsed(minutes) * 60 / Math.Max(1, work + rest)))} x {work} s rest {rest} s ";
+    }
 
     private static Habit Of(string pattern, string with, string example, string reads) => new(new(pattern, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250)), with, example, reads);
 
@@ -68,6 +91,60 @@ public static class LineHabits
     internal static IReadOnlyList<Habit> BeforeNames { get; } =
     [
         // Signs and words of one meaning.
+        Of(@"(?<=\d\s*(?:m|yd))\s*x\s*(?=\d)", " x ", "30m*6", "6 x 30 m"),
+        Of(@"(?<=\p{L}|\d')\s-\s(?=\d)(?!" + D + @"\s*" + U + @"(?!\s*x))", ", ", "6 x 30 m - 3 min", "6 x 30 m rest 3:00"),
+        Of(B + @"(two|three|four|five|six|eight|ten)\s+times" + E, "", "30 metres six times", "6 x 30 m") with { Make = m => $"{OfWord(m.Groups[1].Value)} times" },
+        Of(@"^\s*(two|three|four|five|six|eight|ten)\s+(?!points?" + E + @"|cones?" + E + @"|leg|hop)(?=(?:\p{L}+[ -]){0,3}\p{L}+s\s*$)", "", "five block starts", "block start 5 x 20 m") with { Make = m => OfWord(m.Groups[1].Value) + " " },
+        Of(@"\(\s*r\s*=\s*(" + Time + @")\s*[,;/]?\s*r\s*=\s*(" + Time + @")\s*\)", " rest $1/$2 ", "3 x 3 x 30 m (r = 3 min, R = 6 min)", "3 x 3 x 30 m rest 3:00/6:00"),
+        Of(@"(?:rests?\s*)?(?<![\d.])(" + Time + @")\s*(?:between\s*)?reps?\s*[,/;]?\s*(?:and\s*)?(?<![\d.])(" + Time + @")\s*(?:between\s*)?sets?" + E, " rest $1/$2 ", "3 x 3 x 30 m rest 3 min reps 6 min sets", "3 x 3 x 30 m rest 3:00/6:00"),
+        Of(@"^\s*(?:accelerations?|accels?|sprints?|runs?|starts?)\s+(?:over|of|to)\s+(?=\d)", "", "accelerations over 30 m x 4", "4 x 30 m"),
+        Of(B + @"starting\s+from" + E, "from", "4 x 40 m starting from 3pt", "4 x 40 m from 3-point"),
+        Of(@"(?<=build(?:[ -]?up)?\s*(?:\+|,|into|then)\s*(?:" + D + @")\s*(?:" + U + @")?)\s*(?:max(?:imum|imal)?|flat[ -]?out|full(?:\s+speed)?|top(?:\s+speed)?)" + E, " fly ", "30 m build + 20 m max x 3", "3 x 30 build + 20 m fly"),
+        Of(@"^\s*(" + Count + @")\s+((?:(?!x\b)\p{L}+[ -]){0,2}(?:bounds|hops|jumps|throws))\s*x\s*(" + Count + @")(?!\s*\d)(?=\s*(?:$|,|rest))", "$2 $3 x $1 reps ", "10 bounds x 3", "alternate bound 3 x 10 reps"),
+        Of(@"^\s*(" + Count + @"\s*x\s*)(\d{2,3})\s+(?:at\s+)?(tempo|sprints?|strides?|hills?)\s+(" + Time + @")\s*$", "$3 $1$2 m rest $4", "10x100 tempo 45 secs", "tempo run 10 x 100 m rest 0:45"),
+        Of(@"@\s*(?=" + One + @"\s*(?:kg|lb)s?\s*(?:sled|vest|chain))", " ", "6 x 15 m @ 20kg sled", "6 x 15 m sled 20 kg"),
+        Of(@"(sled|chain|vest)\s*\(([^()]*)\)", "$1 $2 ", "4 x 20 m sled (10% slower)", "4 x 20 m sled -10%v"),
+        Of(@"(?<=\d)\s*%\s*(?:speed\s+)?(?:decrement|drop|decrease)" + E, "% slower", "4 x 20 m sled 10% decrement", "4 x 20 m sled -10%v"),
+        Of(B + @"e\s*/\s*s" + E, " each side ", "SL RDL 2 x 8 e/s", "single-leg romanian deadlift 2 x 8 each side"),
+        Of(@"(?<=\d\s*x?\s*)(?:each|per|in (?:each|both)|both)\s+directions?" + E, " each side ", "carioca 2 x 20 m each direction", "carioca 2 x 20 m each side"),
+        Of(@"^\s*(" + Count + @")\s*x\s+((?:heavy\s+|light\s+)?(?:sled|band|chain|vest|hill|uphill|downhill)s?)\s+(" + D + @"\s*" + U + ")", "$1 x $3 $2", "6 x sled 15 m", "6 x 15 m sled"),
+        Of(@"^(.*(?<!\d)(\d{2,3})\s*(?:m|metres?|meters?)\b.*?)\s*,?\s*(?:with\s+|w/\s*)?jog(?:ging)?[ -]?(?:it\s+)?(back|down)(?:\s+(?:recovery|rest|down))?\s*$", "", "hill 6 x 40 m, jog down", "6 x 40 m uphill rest 0:16 cue \"jog back\"") with { Make = m => $"$1 rest {Seconds(m.Groups[2].Value, RepPace.JoggingSpeed)} s jogback" },
+        Of(@"^(.*\d\s*(?:m|%|s)\b.*?)\s*,?\s*(?:with\s+|w/\s*)?(\d{2,3})\s*(?:m|metres?|meters?)\s*(?:easy\s+)?jog(?:ging)?(?:\s+(?:recovery|rest|between))?\s*$", "", "8 x 200 m in 32 s, 200 m jog", "8 x 200 m in 32 s rest 1:20") with { Make = m => $"$1 rest {Seconds(m.Groups[2].Value, RepPace.JoggingSpeed)} s" },
+        Of(B + @"from\s+(?:an?\s+|the\s+)?(?:split|staggered)[ -]?(?:stance|start)?" + E, " from standing ", "3 x 20 m sprints from a split stance", "3 x 20 m from standing"),
+        Of(B + @"from\s+(?:an?|the|your|their)\s+(?=\p{L}|\d)", "from ", "4 x 20 m from a kneeling start", "4 x 20 m from kneeling"),
+        Of(@"^\s*(" + Count + @")\s*(?:starts?|sprints?|runs?|accelerations?|accels?)\s+(?:over|at)\s+(?=\d)", "$1 x ", "4 starts over 20 m", "4 x 20 m"),
+        Of(@"(?<=fl(?:y|ying)\s*\d+)'s" + E, "s", "fly 30's x 4", "4 x 30 build + 30 fly + 20 m slow"),
+        Of(B + @"(?:efe|easy[ -]fast[ -]easy|float[ -]sprint[ -]float)" + E + @"\s*:?\s*(" + Count + @"\s*x\s*)?(" + One + @")\s*(m|yd)" + E, "", "EFE 4 x 60 m", "4 x 20 float + 20 fast + 20 m float") with { Make = m => $"$1 {Third(m)} float + {Third(m)} fast + {Third(m)} $3 float" },
+        Of(@"(?<=" + B + @"(?:hex|trap)[ -]bar\s+|^\s*)dead(?:s)?(?=\s+\d)", "deadlift", "deads 3 x 5", "deadlift 3 x 5"),
+        Of(@"^\s*split[ -]runs?\s*:?\s*(?=\d)", "", "split runs 2 x 80 m", "2 x 80 m"),
+        Of(@"^\s*(?:easy|fast)[ -](?:fast|easy)[ -](?:easy|fast)\s*(\d+)\s*/\s*(\d+)\s*/\s*(\d+)", " $1 float + $2 fast + $3 float ", "easy fast easy 20/20/20 x 3", "3 x 20 float + 20 fast + 20 m float"),
+        Of(@"(\d{2,3})\s*(?:deg(?:ree)?s?|°)\s+(?=cuts?|turns?)", "$1-degree ", "45 deg cuts x 3 each side", "cut forty-five 3 x 8 + cut 45 + 8 m each side"),
+        Of(@"^\s*(" + Count + @")\s*\(\s*(?=" + Count + @"\s*x\s*\d)", "$1 x (", "2(3 x 60 m) 5'/10'", "2 x 3 x 60 m rest 5:00/10:00"),
+        Of(@"(?<=" + U + @"\s*\)?\s*,?\s*)(" + Time + @")\s*,\s*(?:and\s*)?(" + Time + @")\s*(?:" + Resting + @"\s*)?between\s+(?:the\s+)?sets", " rest $1/$2 ", "repeated sprints 2 x (6 x 30 m) 25 s, 4 min between sets", "repeat sprints 2 x 6 x 30 m rest 0:25/4:00"),
+        Of(@"^(.*\d\s*(?:" + U + @")?\s*(?:tempo\b.*|@?\s*\d+\s*%\s*)?),?\s*" + B + @"walk(?:ing)?\s+(?:back\s+)?(\d{2,3})\s*(?:m|metres?|meters?)?\s*(?:recovery|rest|between)?\s*$", "", "6 x 150 m 70% walk 50", "6 x 150 m @70% rest 0:36") with { Make = m => $"$1 rest {Math.Round(Parsed(m.Groups[2].Value) / RepPace.WalkingSpeed)} s" },
+        Of(@"(?<![\d.-])(" + One + @")\s*s(?:ec(?:ond)?s?)?\s*(?:on|hard|work)\s*[,/&]?\s*(?:and\s*)?(" + One + @")\s*s(?:ec(?:ond)?s?)?\s*(?:off|easy|rest)\s*,?\s*(?:for\s*)?(\d{1,2})\s*(?:minutes?|mins?|min)" + E, "", "15 s on 15 s off for 6 minutes", "12 x 15 s rest 0:15") with { Make = m => OnOff("", m.Groups[3].Value, m.Groups[1].Value, m.Groups[2].Value) },
+        Of(@"^\s*(" + Count + @"\s*x\s*)?(\d{1,2})\s*(?:minutes?|mins?|min)\s*(?:of\s*|at\s*|:\s*)?(\d\d)\s*(?:s\s*)?[/:-]\s*(\d\d)s?" + E, "", "2 x 8 min 15/15", "2 x 16 x 15 s rest 0:15") with { Make = m => OnOff(m.Groups[1].Value, m.Groups[2].Value, m.Groups[3].Value, m.Groups[4].Value) },
+        Of(@"(?<=^[^()]*" + U + @"\s*)\(\s*(" + One + @")\s*\+\s*(\1)\s*\)", " in two $1 up + $2 back ", "6 x 40 m (20+20) 20 s rest", "6 x 20 up + 20 m back rest 0:20"),
+        Of(@"\d+\s*" + U + @"\s*in two\s*(" + One + @") up \+ (" + One + ") back", "$1 up + $2 back", "6 x 30 m (15+15) rest 20 s", "6 x 15 up + 15 m back rest 0:20"),
+        Of(@"(?<=" + U + @"|\d)\s+off\s+(" + Time + @")\s*$", " rest $1", "5 x 30 m off 90 s", "5 x 30 m rest 1:30"),
+        Of(@"(?<=" + U + @"|\d)\s+off\s+(\d{1,2})\s*$", " rest $1", "6 x 40 m off 45 s", "6 x 40 m rest 0:45"),
+        Of(@"^(.*\d\s*" + U + @".*?)\s*,?\s*" + B + @"build(?:ing)?(?:[ -]?ups?)?\s+(?:up\s+)?to\s+(?:about\s+)?(" + D + @")\s*%(.*)$", "build-up $1 @$2% $3", "5 x 60 m build to 90%", "build-up 5 x 60 m @90%"),
+        Of(@"^\s*(10|15|20|30|40|45|60)\s*:\s*(10|15|20|30|40|45|60)(?:\s*s(?:ec(?:ond)?s?)?)?\s*x\s*(" + Count + ")", "$3 x $1 s rest $2 s", "15:15 x 10 at 100% MAS", "10 x 15 s 100% aerobic rest 0:15"),
+        Of(@"(?:@|" + B + @"at)?\s*(" + D + @")\s*%\s*(?:of\s+)?(?:max(?:imum|imal)?\s+)?(?:hr[ -]?max|mhr|hr|heart[ -]?rate)" + E, " attopheart $1 ", "4 x 4 min @ 90% HR rest 3 min", "4 x 4 min rest 3:00 cue \"90% of top heart rate\""),
+        Of(B + @"z(?:one)?\s*([1-5])" + E, " inzone $1 ", "20 min bike zone 2", "bike intervals 20 min cue \"zone 2\""),
+        Of(B + @"band[ -](?:assisted|aided)(?:\s+(?:sprints?|runs?|starts?|accelerations?))?" + E, " tow ", "band assisted sprints 3 x 30 m", "3 x 30 m tow"),
+        Of(@"(?<=^(?:" + Count + @"\s*x\s*)?)(?<!\p{L}\s)" + B + @"sprint\s*(" + One + @")\s*(?:" + U + @")?\s*[,+/]?\s*(?:then\s*)?(?:float|easy|coast|relax(?:ed)?)\s*(" + One + @")\s*(?:" + U + @")?\s*[,+/]?\s*(?:then\s*)?(?:sprint|fast)\s*(" + One + @")\s*(" + U + ")?", " $1 fast + $2 float + $3 $4 fast ", "sprint 30 float 20 sprint 30 x 3", "3 x 30 fast + 20 float + 30 m fast"),
+        Of(B + @"in\s*(?:&|and|n|-)\s*outs?(?=.*\()|" + B + @"ins\s*(?:&|and|n)\s*outs(?=.*\()", " ", "in and out 2 x 60 m (20/20/20)", "2 x 20 fast + 20 float + 20 m fast"),
+        Of(@"(?<=\d\s*(?:" + U + @")?\s*)\d+\s*" + U + @"\s*\(\s*(" + One + @")\s*[-/]\s*(" + One + @")\s*[-/]\s*(" + One + @")\s*[-/]\s*(" + One + @")\s*\)|(?<=x\s*)\d+\s*" + U + @"\s*\(\s*(" + One + @")\s*[-/]\s*(" + One + @")\s*[-/]\s*(" + One + @")\s*[-/]\s*(" + One + @")\s*\)", "$1$5 fast + $2$6 float + $3$7 fast + $4$8 float", "ins and outs 3 x 80 m (20/20/20/20)", "3 x 20 fast + 20 float + 20 fast + 20 m float"),
+        Of(@"(?<=x\s*)\d+\s*" + U + @"\s*\(\s*(" + One + @")\s*[-/]\s*(" + One + @")\s*[-/]\s*(" + One + @")\s*\)", "$1 fast + $2 float + $3 fast", "3 x 60 m (20/20/20)", "3 x 20 fast + 20 float + 20 m fast"),
+        Of(B + @"back[ -]pedal(?:s|ling)?" + E, "backpedal", "back pedal 2 x 10 m into 10 m sprint", "2 x 10 backpedal + 10 m sprint"),
+        Of(@"(?<!\d\s*(?:" + U + @")?\s*)" + B + @"(" + Moves + @")\s*(\d{1,2})\s*(" + U + @")?\s*(?:,|\+|/|&|->)?\s*(?:and\s+|then\s+|into\s+|to\s+)?(?:an?\s+)?(" + Then + @")\s*(\d{1,2})\s*(" + U + @")?\s*x\s*(\d{1,2})(?!\d|\s*" + U + ")", "$7 x $2 $3 $1 + $5 $6 $4 ", "sprint 10 backpedal 10 x 4", "4 x 10 sprint + 10 m backpedal"),
+        Of(@"(?<!\d\s*(?:" + U + @")?\s*)" + B + @"(" + Moves + @")\s*(\d{1,2})\s*(" + U + @")?\s*(?:,|\+|/|&|->)?\s*(?:and\s+|then\s+|into\s+|to\s+)?(?:an?\s+)?(" + Then + @")\s*(\d{1,2})(?!\d|\s*x\s*\d+\s*" + U + @")\s*(" + U + ")?", " $2 $3 $1 + $5 $6 $4 ", "shuffle 5, sprint 10 m", "5 shuffle + 10 m sprint"),
+        Of(@"(?<![@\d.,-]\s*)(?<!" + B + @"at\s+)(?<![\d.])(\d{1,2})\s*%\s*(sled|chain|vest)" + E + @"(?!\s*[-+\d])", "$2 $1% ", "5 x 15 m 30% sled bodyweight", "5 x 15 m sled 30%bm"),
+        Of(@"(\d{1,2})\s*(" + U + @")?\s*(" + Moves + @")\s*(?:,|\+|/|&|->)?\s*(?:and\s+|then\s+|into\s+|to\s+)(?:an?\s+)?(\d{1,2})\s*(" + U + @")?\s*(" + Moves + ")", " $1 $2 $3 + $4 $5 $6 ", "4 x 5 m shuffle into 10 m sprint", "4 x 5 shuffle + 10 m sprint"),
+        Of("(" + Moves + @")\s*(" + Count + @"\s*x)\s*(\d{1,2})\s*(" + U + @")?\s*(?:,|\+|&|->)?\s*(?:and\s+|then\s+|into\s+|to\s+)(?:an?\s+)?(" + Moves + @")\s*(\d{1,2})\s*(" + U + ")?", "$2 $3 $4 $1 + $6 $7 $5 ", "backpedal 3 x 15 m into sprint 15 m", "3 x 15 backpedal + 15 m sprint"),
+        Of(B + @"(\d{1,2})\s*(?:x\s*)?(?:unloaded|free|unresisted)\s+(?=\d+\s*" + U + ")", "$1 x ", "2 free 20 m", "2 x 20 m"),
+        Of(@"^\s*(" + Moves + @")\s*(" + Count + @"\s*x)\s*(\d{1,2})\s*(" + U + @")?\s*(?:,|\+|&|->)?\s*(?:and\s+|then\s+|into\s+|to\s+)(?:an?\s+)?(\d{1,2})\s*(" + U + @")?\s*(" + Moves + ")", "$2 $3 $4 $1 + $5 $6 $7 ", "shuffle 3 x 5 m into 10 m sprint", "3 x 5 shuffle + 10 m sprint"),
         Of(@"(?<=^[^x]*\d)\s*by\s*(?=\d)", " x ", "6 by 20 m", "6 x 20 m"),
         Of(B + @"(dead[ -]?lifts?)" + E + @"(.*?)" + B + @"(?:with\s+|w/\s*)?(?:an?\s+)?(?:hex|trap)[ -]bar" + E, "trap bar deadlift $2", "deadlift 3 x 5 hex bar 100 kg", "deadlift 3 x 5 reps 100 kg"),
         Of(@"^\s*505s?(?=\s*(?:$|:|,|drills?|tests?|" + Count + @"\s*(?:x|reps?|times|each|per|/)|x\s*\d))(?:\s*(?:drills?|tests?)" + E + ")?", "five-o-five ", "505 4 reps each leg", "ten-and-back 4 x 5 + turn 180 + 5 m each side"),
@@ -155,7 +232,7 @@ public static class LineHabits
         Of(@"(?:" + Resting + @"\s*(?:is|of|:|=|-)?\s*)?(?:w/|with|on|the)?\s*" + B + @"\(?(?:an?\s+)?(?:easy\s+|slow\s+)?walk(?:ing|s)?[ -]?backs?" + E + @"(?:\s+down" + E + @")?(?:\s+to (?:the )?start)?(?:\s+(?:(?:as|for)\s+)?(?:the\s+)?" + Resting + @")?\)?", " rest walk-back ", "6x40m, walk-back recovery", "6 x 40 m rest walk-back"),
         Of(B + Resting + @"\s*(?:is|of|:|=|-)?\s*(?:full|complete)" + E + @"(?!\s*\d)", " rest 1:00/10 m ", "4 x 20 m rest full", "4 x 20 m rest 1:00/10 m"),
         Of(B + Resting + @"\s*(?:as|when|by|how)\s+(?:needed|required|ready|feel|you feel)" + E + "|" + B + @"as (?:much )?" + Resting + @"\s*as (?:needed|required)" + E, " restingfreely ", "4 x 20 m rest as needed", "4 x 20 m cue \"rest as needed\""),
-        Of(@"(?<=\d\s*x\s*" + D + @"\s*(?:" + U + "|" + T + @")\s*,?\s*)(" + Time + @")\s*/\s*(" + Time + @")\s*$", " rest $1/$2 ", "2 x 6 x 40 m 30s/4min", "2 x 6 x 40 m rest 0:30/4:00"),
+        Of(@"(?<=\d\s*x\s*" + D + @"\s*(?:(?:" + U + "|" + T + @")\s*,?\s*|,\s*|\s)|\s*\)\s*,?\s*|%\s*,?\s*)(?<![\d.])(" + Time + @")\s*/\s*(" + Time + @")\s*$", " rest $1/$2 ", "2 x 6 x 40 m 30s/4min", "2 x 6 x 40 m rest 0:30/4:00"),
         Of(@"(?<=\d\s*x\s*\d{1,2}\s*x\s*" + D + @"\s*(?:" + U + "|" + T + @")\s*,?\s*)(" + Time + @")\s*,\s*(" + Time + @")\s*$", " rest $1/$2 ", "2 x 6 x 20 m 20 s, 4 min", "2 x 6 x 20 m rest 0:20/4:00"),
         Of(B + @"(?:w/|with|and|on)?\s*(?:full|complete)\s+" + Resting + @"(?!\s*(?:\d|walk|every))", " rest 1:00/10 m ", "4 x 30 m full recovery", "4 x 30 m rest 1:00/10 m"),
         Of(@"(?:" + Resting + @"\s*(?:is|of|:|=)?\s*)?" + B + "(" + Time + @")\s*(?:" + Resting + @"\s*)?(?:per|for (?:each|every)|each|every|/)\s*(" + D + @")\s*(" + U + @")(?:\s*run)?", " rest $1/$2 $3 ", "4 x 20 m rest 90 s per 10 m", "4 x 20 m rest 1:30/10 m"),
@@ -256,7 +333,12 @@ public static class LineHabits
 
         Of(B + @"at\s*(?=" + D + @"\s*(?:kg|lb)" + E + ")", "", "squat 3 x 5 at 80kg", "squat 3 x 5 80 kg"),
 
+        Of("(" + Name + @")\s+(?:to|over)\s+(?=" + D + @"\s*" + U + ")", "$1 ", "5 block starts to 20 m", "block start 5 x 20 m"),
+        Of("(" + Name + @")\s*x\s*(" + Count + @")\s*x\s*(" + Count + @")(?!\s*(?:" + U + "|" + T + "))", "$1 $3 x $2 ", "pogo x20 x3", "pogo hops 3 x 20 reps"),
+
         // Sets and reps.
+        Of("(" + Name + @")\s*((?:" + Count + @"\s*x\s*)?" + Count + @")\s*x\s*(" + One + @")\s*(kg|lb)" + E, "$1 $2 reps $3 $4 ", "squat 5 x 5 x 80 kg", "squat 5 x 5 reps 80 kg"),
+        Of(@"^\s*(" + Count + @")\s*(" + Name + @")\s*x\s*(" + Count + @")\s*(?=$|,|rest" + E + "|each side)", " $2 $3 x $1 ", "5 hurdle hops x 4", "hurdle rebound 4 x 5 reps"),
         Of("(?<=" + Name + @"[^;]*)" + B + "(" + D + @")\s*reps?\s*x\s*(" + Count + @")(?!\s*(?:" + U + "|" + T + "|x))", " $2 x $1 reps ", "squat 3-5 reps x 4 @70-80%", "squat 4 x 3-5 reps 70-80% max"),
         Of(@"^\s*(" + Count + @")\s*(" + Name + @")\s*x\s*(" + Count + @")\s*sets?" + E, " $2 $3 x $1 ", "3 broad jumps x 3 sets", "broad jump 3 x 3 reps"),
         Of(B + "(" + Count + @")\s*x\s*(" + Count + @")\s*sets?" + E, " $2 x $1 ", "pogo hops 10 x 3 sets", "pogo hops 3 x 10 reps"),
@@ -289,7 +371,7 @@ public static class LineHabits
         Of(@"^\s*(?:top[ -]speed|max(?:imum|imal)?[ -]?(?:v|speed))(?:\s+(?:runs?|sprints?))?\s*:?\s*(?=\d)", " fly ", "top speed runs 4 x 30 m", "4 x 30 build + 30 fly + 20 m slow"),
         Of(@"^((?:(?!\d\s*build)[^+])*?)(?<![\d.])((?:[5-9]|\d\d+)(?:\.\d+)?)\s*(?:flyings?|flys|flies|fly)" + E + @"(?!.*(?:\+|\d\s*(?:build|slow)))", "$1 fly $2 ", "3 x 10 fly", "3 x 20 build + 10 fly + 20 m slow"),
         Of(@"^\s*([1-4])\s*(?:x\s*)?(?:flyings?|flys|flies|fly)(?:\s*(?:runs?|sprints?))?\s*$", "$1 x fly 10", "3 flys", "3 x 20 build + 10 fly + 20 m slow"),
-        Of(@"^\s*(" + Count + @")\s+(flyings?|fly)\s*(?=\d)", "$1 x $2 ", "4 flying 10s", "4 x 20 build + 10 fly + 20 m slow"),
+        Of(@"(?<=^\s*(?:" + Count + @"\s*(?:sets?\s*(?:of\s*)?|x\s*)\(?)?)(" + Count + @")\s+(flyings?|fly)\s*(?=\d)", "$1 x $2 ", "4 flying 10s", "4 x 20 build + 10 fly + 20 m slow"),
         Of(B + @"max(?:imum|imal)?[ -]?vel(?:ocity)?(?:\s*(?:runs?|sprints?))?\s*:?\s*(?=\d)", " fly ", "max velocity 3 x 20 m", "3 x 30 build + 20 fly + 20 m slow"),
         Of(@"(" + D + @")\s*(" + U + @")\s*(?:at\s+)?max(?:imum|imal)?[ -]?vel(?:ocity)?" + E, " fly $1 $2 ", "3 x 20 m max velocity", "3 x 30 build + 20 fly + 20 m slow"),
         Of(@"(?<![\d+]\s*(?:" + U + @")?\s*)" + B + @"(?:flyings?|flys|flies|fly)\s*(?:runs?\s*|sprints?\s*)?([1-9])\s*x\s*(?=\d\d)(?!.*\+)", " $1 x fly ", "fly 3 x 20 m", "3 x 30 build + 20 fly + 20 m slow"),
@@ -362,13 +444,13 @@ public static class LineHabits
     {
         foreach (var habit in BeforeNames)
         {
-            line = line.Replace(habit.Pattern, habit.With);
+            line = line.Replace(habit);
         }
 
         line = KeepName(line, catalogue, false);
         foreach (var habit in AfterNames)
         {
-            line = line.Replace(habit.Pattern, habit.With);
+            line = line.Replace(habit);
         }
 
         return line;

@@ -77,11 +77,11 @@ internal sealed class LineText
     }
 
     /// <summary>The line with every place that fits a pattern rewritten; $1 to $9 are what its groups hold. A line that takes a pattern too long is no line a person writes, and stays.</summary>
-    public LineText Replace(Regex pattern, string with)
+    public LineText Replace(Habit habit)
     {
         try
         {
-            return Rewritten(pattern, with);
+            return Rewritten(habit.Pattern, habit.Make ?? (_ => habit.With));
         }
         catch (RegexMatchTimeoutException)
         {
@@ -89,7 +89,7 @@ internal sealed class LineText
         }
     }
 
-    private LineText Rewritten(Regex pattern, string with)
+    private LineText Rewritten(Regex pattern, Func<Match, string> make)
     {
         var match = pattern.Match(Text);
         if (!match.Success)
@@ -111,6 +111,7 @@ internal sealed class LineText
         {
             Copy(done, match.Index - done);
             var (start, length) = Source(match.Index, match.Length);
+            var with = make(match);
             for (var i = 0; i < with.Length; i++)
             {
                 if (with[i] == '$' && i + 1 < with.Length && char.IsAsciiDigit(with[i + 1]))

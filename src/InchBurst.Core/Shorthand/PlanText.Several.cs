@@ -7,10 +7,10 @@ namespace InchBurst.Core.Shorthand;
 public static partial class PlanText
 {
     // Several pieces of work in one row: a length each (10, 20, 30 m), sets that change (5,3,1 @75,85,95% max), or whole lines after one another.
-    private static PlanBlock? Several(string text, ShorthandContext context)
+    internal static PlanBlock? Several(string text, ShorthandContext context)
     {
         IReadOnlyList<string> parts = [];
-        var typed = LineHabits.BeforeNames.Aggregate(LineText.Of(text), (t, h) => t.Replace(h.Pattern, h.With)).Text;
+        var typed = LineHabits.BeforeNames.Aggregate(LineText.Of(text), (t, h) => t.Replace(h)).Text;
         if (Lengths().Match(typed) is { Success: true } lengths)
         {
             parts = [.. Numbers().Matches(lengths.Groups["list"].Value).Select(n => $"{lengths.Groups["name"].Value}{lengths.Groups["count"].Value}{n.Value} {lengths.Groups["unit"].Value}{lengths.Groups["rest"].Value}")];
@@ -19,6 +19,14 @@ public static partial class PlanText
         {
             var (reps, shares) = (Numbers().Matches(sets.Groups["reps"].Value), Numbers().Matches(sets.Groups["shares"].Value));
             parts = reps.Count == shares.Count ? [.. reps.Zip(shares, (r, s) => $"{sets.Groups["name"].Value}1 x {r.Value} reps @{s.Value}{sets.Groups["rest"].Value}")] : [];
+        }
+        else if (Rising().Match(typed) is { Success: true } rising)
+        {
+            parts = [.. rising.Groups["set"].Captures.Select(c => RisingSet().Match(c.Value)).Select(m => $"{rising.Groups["name"].Value}1 x {m.Groups[1].Value} reps @{m.Groups[2].Value}{(rising.Groups["unit"].Success ? rising.Groups["unit"].Value : "%")}")];
+        }
+        else if (NamesOfOneDose(text, context) is { Count: > 1 } each)
+        {
+            parts = each;
         }
         else if (typed == LineText.Of(text).Text || !typed.Contains('"', StringComparison.Ordinal))
         {
@@ -30,11 +38,40 @@ public static partial class PlanText
             return null;
         }
 
-        var lines = parts.Select(p => ShorthandLine.Read(p, context).Line).OfType<PlanLine>().ToList();
+        var lines = parts.Select(p => ShorthandLine.Plainly(p, context).Line).OfType<PlanLine>().ToList();
         return lines.Count == parts.Count ? new PlanBlock(0, PlanEdits.TitleFor(lines[0], context.Catalogue.Find(lines[0].Exercise)?.Family), lines) : null;
     }
 
     private const int MostParts = 12;
+
+    // A skip, B skip and C skip 2 x 20 m: names of one sort of work with one dose behind them, which is for each.
+    private static List<string> NamesOfOneDose(string text, ShorthandContext context)
+    {
+        if (NamesThenDose().Match(text) is not { Success: true } found)
+        {
+            return [];
+        }
+
+        var names = found.Groups["name"].Captures.Select(c => c.Value.Trim()).ToList();
+        // Ankle/calf/knee dribbles: the noun is said once.
+        var noun = names[^1].Contains(' ', StringComparison.Ordinal) ? names[^1][(names[^1].LastIndexOf(' ') + 1)..] : "";
+        names = names.ConvertAll(n => context.Catalogue.Find(n) is null && context.Catalogue.Find($"{n} {noun}") is not null ? $"{n} {noun}" : n);
+        var known = names.ConvertAll(n => context.Catalogue.Find(n));
+        return known.TrueForAll(e => e is not null && e.Kind == known[0]?.Kind) && known.Distinct().Count() == known.Count ? names.ConvertAll(n => $"{n} {EachOfThem().Replace(found.Groups["dose"].Value, "")}") : [];
+    }
+
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}' -]*?)(?:\s*(?:,|/|&|\+|\band\b)\s*(?<name>[\p{L}][\p{L}' -]*?))+\s*:?\s*(?<dose>(?!\d+\s*min)\d.*)$", RegexOptions.IgnoreCase)]
+    private static partial Regex NamesThenDose();
+
+    [GeneratedRegex(@"(?<=\d\s*(?:m|yd)?)\s*(?:of\s+)?each\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex EachOfThem();
+
+    // back squat 5 @ 70, 3 @ 80, 1 @ 90
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}'\s-]+?\s*:?\s*)(?<set>\d{1,2}\s*(?:reps?)?\s*@\s*\d+)(?:\s*(?<unit>%|kg|lb))?(?:\s*[,/]\s*(?<set>\d{1,2}\s*(?:reps?)?\s*@\s*\d+)(?:\s*(?<unit>%|kg|lb))?)+\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex Rising();
+
+    [GeneratedRegex(@"(\d+)\D+(\d+)")]
+    private static partial Regex RisingSet();
 
     // 2 x 10, 20, 30 m @95%; accelerations 10-20-30 m
     [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}'\s-]*?\s*:?\s*)?(?<count>\d{1,2}\s*x\s*)?(?<list>\d+(?:\s*,\s*\d+)+(?:\s*(?:,|and|&)\s*\d+)?|\d+(?:\s*[-/]\s*\d+){2,})\s*(?<unit>m|metres?|meters?|yd|yds|yards?)\b(?<rest>.*)$", RegexOptions.IgnoreCase)]
@@ -47,6 +84,6 @@ public static partial class PlanText
     [GeneratedRegex(@"\d+")]
     private static partial Regex Numbers();
 
-    [GeneratedRegex(@"\s*(?:;|(?<=\bmin(?:s|utes?)?\s*)\+(?=\s*\p{L})|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s*(?:;|\s/\s(?=\d+\s*(?:m|yd)?\s*x)|(?<=\bmin(?:s|utes?)?\s*)\+(?=\s*\p{L})|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm)\p{L}*\b)\p{L}{3,}|\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
     private static partial Regex WholeLines();
 }

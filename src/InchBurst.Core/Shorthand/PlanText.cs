@@ -252,12 +252,36 @@ public static partial class PlanText
         return (int.Parse(parts[0], CultureInfo.InvariantCulture) * 60) + int.Parse(parts[1], CultureInfo.InvariantCulture);
     }
 
-    // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each.
-    private static string Unbracketed(string row) => LengthsInBrackets().Match(row) is { Success: true } found
-        ? $"{found.Groups["n"].Value} rounds: {string.Join("; ", found.Groups["each"].Captures.Select(c => c.Value.Trim() + (char.IsAsciiDigit(c.Value.Trim()[^1]) ? " m" : "") + found.Groups["rest"].Value))}"
-        : row;
+    // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each. A ladder of lengths is one run of each.
+    private static string Unbracketed(string row)
+    {
+        var found = LengthsInBrackets().Match(row) is { Success: true } bracketed ? bracketed : LadderOfLengths().Match(row);
+        if (!found.Success || (found.Groups["x"].Success && !found.Groups["word"].Success && !found.Groups["n"].Success))
+        {
+            return row;
+        }
 
-    [GeneratedRegex(@"^\s*(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?<rest>.*)$", RegexOptions.IgnoreCase)]
+        if (found.Groups["n"].Success && WithinAndAfter().Match(found.Groups["rest"].Value) is { Success: true } rests)
+        {
+            // Rest within a set and after it.
+            var runs = found.Groups["each"].Captures.Select((c, i) => c.Value.Trim() + (char.IsAsciiDigit(c.Value.Trim()[^1]) ? " m" : "") + (i < found.Groups["each"].Captures.Count - 1 ? $" rest {rests.Groups["in"].Value}" : ""));
+            var seconds = ShorthandLine.Plainly($"10 m rest {rests.Groups["after"].Value}", ShorthandContext.Metric).Line?.Rest?.RepSeconds ?? 0;
+            return $"{found.Groups["n"].Value} rounds rest {Figures.Clock(seconds)}: {string.Join("; ", runs)}";
+        }
+
+        var unit = found.Groups["unit"].Success ? " " + found.Groups["unit"].Value : " m";
+        var lines = string.Join("; ", found.Groups["each"].Captures.Select(c => c.Value.Trim() + (char.IsAsciiDigit(c.Value.Trim()[^1]) ? unit : "") + " " + found.Groups["rest"].Value.TrimStart(',', ' ')));
+        return found.Groups["n"].Success ? $"{found.Groups["n"].Value} rounds: {lines}" : lines;
+    }
+
+    [GeneratedRegex(@"^\s*,?\s*(?:rest\s*)?(?<in>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*[/,]\s*(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex WithinAndAfter();
+
+    // ladder 10-20-30-40 m, walk back; 40-30-20-10 x 2; pyramid 20/40/60/40/20.
+    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:\s*[-/,]\s*(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|rest\b.*|walk.*|w/.*|with.*)?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex LadderOfLengths();
+
+    [GeneratedRegex(@"^\s*(?:split\s+runs?\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?<rest>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex LengthsInBrackets();
 
     [GeneratedRegex(@"^\s*(?<n>\d{1,3})\s*rounds?(?:\s+of)?(?:\s*,?\s+rest\s+(?<rest>\d{1,2}:[0-5]\d))?\s*:(?=\s*\S)", RegexOptions.IgnoreCase)]

@@ -60,6 +60,15 @@ public static class ShorthandLine
         }
 
         context ??= ShorthandContext.Metric;
+        var reading = Plainly(text, context);
+        return reading.Problem is { } problem
+            ? new(null, ShorthandWaysOut.For(text, problem, t => PlanText.Several(t, context) is null ? Plainly(t, context).Problem : null))
+            : reading;
+    }
+
+    // A line read, without looking for ways out of its problem.
+    internal static ShorthandReading Plainly(string text, ShorthandContext context)
+    {
         var typed = LineText.Of(text);
         return AsPrinted(typed, text, context) ?? Try(LineHabits.Settle(typed, context.Catalogue), context);
     }

@@ -79,6 +79,10 @@ internal sealed partial class ShorthandReader
             shape = new TimedShape(Within(amount, amount.Value * seconds, 1, 7200, "A time in seconds"));
             leastShape = leastAmount is { } l ? new TimedShape(Within(l, l.Value * seconds, 1, 7200, "A time in seconds")) : null;
         }
+        else if (Now.IsWord("laps", "lap"))
+        {
+            throw Doubtful(amount, "How long is a lap?", ["400", "300", "200", "100"], m => (amount.Start, Now.Start + Now.Length - amount.Start, $"{Figures.Number(amount.Value * int.Parse(m, System.Globalization.CultureInfo.InvariantCulture), 0)} m"), m => $"{m} m");
+        }
         else if (Now.IsWord(CountWords) || Now.IsWord(PassWords))
         {
             var passes = Now.IsWord(PassWords);

@@ -95,6 +95,9 @@ internal sealed partial class ShorthandReader
             {
                 return new(loadKind, Within(token, Math.Abs(value), 0.1, 60, "A slope in percent"), LoadUnit.PercentGrade);
             }
+
+            var percent = tokens[at - 1];
+            throw Doubtful(token, $"{token.Text}% of what?", loadKind == LoadKind.Vest ? ["bodyweight"] : ["bodyweight", "slower"], word => (percent.Start + percent.Length, 0, " " + word), word => word == "slower" ? $"{token.Text}% slower" : $"{token.Text}% of body mass");
         }
 
         throw Wrong(token, LoadQuestion(loadKind));

@@ -54,6 +54,28 @@ internal sealed partial class ShorthandReader
             SayAlso($"RPE {Next.Text}", token);
             at += 2;
         }
+        else if (token.IsWord("attopheart") && Next.Kind == TokenKind.Number)
+        {
+            var upper = Later(2).Is('-') && Later(3).Kind == TokenKind.Number;
+            SayAlso($"{Next.Text}{(upper ? "-" + Later(3).Text : "")}% of top heart rate", token);
+            at += upper ? 4 : 2;
+        }
+        else if (token.IsWord("jogback"))
+        {
+            SayAlso("jog back", token);
+            at++;
+        }
+        else if (token.IsWord("inzone") && Next.Kind == TokenKind.Number)
+        {
+            SayAlso($"zone {Next.Text}", token);
+            at += 2;
+        }
+        else if ((exerciseName is not null || Next.Kind == TokenKind.Name) && BodyParts.FirstOrDefault(p => IsHere(p)) is { } part)
+        {
+            // Where a stretch is felt, or what a lift works: said to the athlete.
+            SayAlso(part, token);
+            at += part.Split(' ').Length;
+        }
         else if (token.IsWord("steep", "gentle", "slight") && (said.Contains("dose") || (Next.Kind == TokenKind.Name && Next.Exercise!.UsualLoad is { Kind: LoadKind.Uphill or LoadKind.Downhill }) || Next.IsWord("uphill", "downhill")))
         {
             SayAlso(token.Text.ToLowerInvariant(), token);
@@ -185,6 +207,12 @@ internal sealed partial class ShorthandReader
 
     // What a skip or a jump is done for is said to the athlete; nobody is called so.
     private static readonly string[] Aims = ["height", "distance", "length", "speed", "quality", "form", "technique", "rhythm", "posture", "power", "fun", "contact"];
+
+    private bool IsHere(string words) => words.Split(' ').Select((w, i) => Later(i).IsWord(w)).All(here => here);
+
+    // Longer names before the shorter ones within them.
+    private static readonly string[] BodyParts =
+        ["hip flexors", "hip flexor", "lower back", "upper back", "hamstrings", "hamstring", "quads", "quad", "calves", "calf", "glutes", "glute", "groin", "groins", "adductors", "hips", "ankles", "shoulders", "achilles"];
 
     // What is said to the athlete beside the parts of the line; several are one cue.
     private void SayAlso(string words, Token token)
