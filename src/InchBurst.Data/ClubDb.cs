@@ -134,6 +134,8 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
 
     public DbSet<Mark> Marks => Set<Mark>();
 
+    public DbSet<AthleteLink> AthleteLinks => Set<AthleteLink>();
+
     public DbSet<RunStretch> RunStretches => Set<RunStretch>();
 
     public DbSet<RunReading> RunReadings => Set<RunReading>();
@@ -219,6 +221,11 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
         {
             e.HasIndex(g => g.ClientId).IsUnique();
             e.HasIndex(g => new { g.SessionId, g.UsedFor });
+        });
+        builder.Entity<AthleteLink>(e =>
+        {
+            e.HasIndex(l => l.KeyHash).IsUnique();
+            e.HasIndex(l => l.AthleteId);
         });
         builder.Entity<RunStretch>(e =>
         {

@@ -221,6 +221,7 @@ internal sealed class LiveFile(ClubDb db, int sessionId)
         (row.Conflict, row.Picked, row.DeletedAt) = (run.Conflict, run.Picked, run.IsTakenBack ? row.DeletedAt ?? now : null);
         (row.Day, row.Kind, row.Effort, row.Method, row.Trigger, row.Start, row.Side) = (what.Day, what.Kind, what.Effort, what.Method, what.Trigger, what.Start, what.Side);
         (row.StartBehindGateMetres, row.StartSaid, row.RunInMetres, row.Surface, row.Course, row.Load) = (what.StartBehindGateMetres, what.StartSaid, what.RunInMetres, what.Surface, what.Course, what.Load);
+        (row.Shoes, row.Wind, row.Altitude, row.Reaction) = (what.Setting.Shoes, what.Setting.WindMetresPerSecond, what.Setting.AltitudeMetres, what.ReactionSeconds);
         (row.ZoneFrom, row.ZoneTo) = (what.Zone?.From, what.Zone?.To);
         row.SetMarks(what.Marks);
         row.Seen.RemoveAll(s => !run.Seen.Contains(s.Code));

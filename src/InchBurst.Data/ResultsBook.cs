@@ -104,7 +104,7 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
     /// <summary>What an athlete took for the stretches of a line in the latest runs of its trial at an effort within 5%.</summary>
     public async Task<IReadOnlyList<StretchRange>> RangesAsync(int athleteId, LineDemand demand, LineTiming timing, Side? side, CancellationToken cancel = default)
     {
-        var trial = Trial.Of(demand, timing.Method, timing.Entry == EntryMode.ZoneOnly ? StartTrigger.ZoneLine : timing.Trigger, timing.StartBehindGateMetres, side, timing.Surface);
+        var trial = Trial.Of(demand, timing.Method, timing.Entry == EntryMode.ZoneOnly ? StartTrigger.ZoneLine : timing.Trigger, timing.StartBehindGateMetres, side, timing.Surface, timing.Setting.Shoes);
         var (least, most) = (demand.HardestEffort - LikeEffort, demand.HardestEffort + LikeEffort);
         var ranges = new List<StretchRange>();
         foreach (var (key, from, to) in Stretches(demand, trial))
@@ -125,7 +125,7 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
     {
         var lines = live.Plan.Lines.Select(l => (Line: l, Demand: LineDemand.Of(l, catalogue))).Where(l => LineMarks.Expected(l.Demand).Count > 0)
             .SelectMany(l => (l.Line.EachSide || l.Line.Start?.Side is not null ? new Side?[] { Side.Left, Side.Right } : [null]).Select(side => (l.Line, l.Demand, Side: side, Timing: live.Session.TimingOf(l.Line.Id)))).ToList();
-        Trial Of((PlanLine Line, LineDemand Demand, Side? Side, LineTiming Timing) l) => Trial.Of(l.Demand, l.Timing.Method, l.Timing.Entry == EntryMode.ZoneOnly ? StartTrigger.ZoneLine : l.Timing.Trigger, l.Timing.StartBehindGateMetres, l.Side, l.Timing.Surface);
+        Trial Of((PlanLine Line, LineDemand Demand, Side? Side, LineTiming Timing) l) => Trial.Of(l.Demand, l.Timing.Method, l.Timing.Entry == EntryMode.ZoneOnly ? StartTrigger.ZoneLine : l.Timing.Trigger, l.Timing.StartBehindGateMetres, l.Side, l.Timing.Surface, l.Timing.Setting.Shoes);
         var keys = lines.Select(Of).SelectMany(t => new[] { t.StartKey, t.FlyingKey }).OfType<string>().Distinct().ToList();
         var athletes = live.Attendance.Select(a => a.AthleteId).ToList();
         var rows = await db.RunStretches.Where(s => athletes.Contains(s.AthleteId) && keys.Contains(s.Key))

@@ -26,6 +26,8 @@ public static class RunMapping
         Course = run.Course.Length > 0 ? run.Course : Trial.Straight,
         Load = run.Load,
         Surface = run.Surface,
+        Setting = new(run.Shoes, run.Wind, run.Altitude),
+        ReactionSeconds = run.Reaction,
         Zone = run.ZoneFrom is { } from && run.ZoneTo is { } to ? (from, to) : null,
         Side = run.Side,
         Marks = [.. run.Marks.OrderBy(m => m.Millimetres).Select(m => new LoggedMark(new Distance(m.Amount, m.Unit), m.Seconds))],
@@ -49,6 +51,7 @@ public static class RunMapping
         run.FlyingSpeed = logged?.FastestFlying?.MeanSpeed;
         var kept = logged is null || run.Outcome != RunOutcome.Timed ? [] : Stretches.Of(logged);
         run.Stretches.RemoveAll(s => kept.All(k => (k.Key, k.FromMillimetres, k.ToMillimetres) != (s.Key, s.FromMillimetres, s.ToMillimetres)));
+        var air = logged is null ? null : StillAir.Of(logged);
         foreach (var stretch in kept)
         {
             var row = run.Stretches.FirstOrDefault(s => (s.Key, s.FromMillimetres, s.ToMillimetres) == (stretch.Key, stretch.FromMillimetres, stretch.ToMillimetres));
@@ -59,6 +62,8 @@ public static class RunMapping
             }
 
             (row.AthleteId, row.Seconds, row.Effort, row.Day, row.FinishedAt) = (run.AthleteId, stretch.Seconds, run.Effort, run.Day, run.FinishedAt);
+            row.Air = air?.Seconds(stretch.FromMillimetres / 1000.0, stretch.ToMillimetres / 1000.0);
+            row.Reaction = logged is { Trigger: StartTrigger.Gun, ReactionSeconds: { } reaction } && stretch.FromMillimetres == 0 ? -reaction : null;
         }
     }
 
@@ -78,10 +83,10 @@ public static class RunMapping
     public static string MarksJson(IEnumerable<LoggedMark> marks) => JsonSerializer.Serialize(marks.Select(m => new StoredMark(m.At.Amount, m.At.Unit, m.Seconds)));
 
     /// <summary>How a line of a session is timed: as set for it, or as set last.</summary>
-    public static LineTiming TimingOf(this TrainingSession session, int lineId) => session.Timings().GetValueOrDefault(lineId, session.UsualTiming()) with { Surface = session.Surface };
+    public static LineTiming TimingOf(this TrainingSession session, int lineId) => session.Timings().GetValueOrDefault(lineId, session.UsualTiming()).In(session.UsualTiming());
 
     /// <summary>How lines are timed that were not set themselves.</summary>
-    public static LineTiming UsualTiming(this TrainingSession session) => new(session.Method, session.Trigger, session.StartBehindGateMetres, StartSaid: session.StartSaid) { Surface = session.Surface };
+    public static LineTiming UsualTiming(this TrainingSession session) => new(session.Method, session.Trigger, session.StartBehindGateMetres, StartSaid: session.StartSaid) { Surface = session.Surface, Setting = new(session.Shoes, session.Wind, session.Altitude) };
 
     /// <summary>How lines are timed that were.</summary>
     public static Dictionary<int, LineTiming> Timings(this TrainingSession session) =>

@@ -166,12 +166,14 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
     public async Task SaveSettingsAsync(TrainingSession session, CancellationToken cancel = default)
     {
         await using var step = await db.Database.BeginTransactionAsync(cancel);
-        if (db.Entry(session).Property(s => s.Surface).IsModified)
+        var of = db.Entry(session);
+        if (of.Property(s => s.Surface).IsModified || of.Property(s => s.Shoes).IsModified || of.Property(s => s.Wind).IsModified || of.Property(s => s.Altitude).IsModified)
         {
-            // What was run there was run on it, whenever somebody says so.
+            // What was run there was run on it and in it, whenever somebody says so.
             foreach (var run in await db.Runs.IgnoreQueryFilters().Include(r => r.Marks).Include(r => r.Stretches).Where(r => r.SessionId == session.Id).ToListAsync(cancel))
             {
-                run.Surface = session.Surface;
+                (run.Surface, run.Altitude) = (session.Surface, session.Altitude);
+                (run.Shoes, run.Wind) = run.HasOwnSetting ? (run.Shoes, run.Wind) : (session.Shoes, session.Wind);
                 run.Settle();
             }
         }

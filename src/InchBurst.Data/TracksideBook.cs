@@ -222,6 +222,32 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
     public Task<List<RunCorrection>> CorrectionsAsync(long runId, CancellationToken cancel = default) =>
         db.RunCorrections.AsNoTracking().Where(c => c.RunId == runId).OrderByDescending(c => c.Id).ToListAsync(cancel);
 
+    /// <summary>Says what a run was run in, apart from its session; its times stay as they are.</summary>
+    /// <param name="sessionId">Number of the session.</param>
+    /// <param name="runId">The run.</param>
+    /// <param name="setting">Shoes and wind of its own, or null for the session's.</param>
+    /// <param name="reaction">Time from the gun to the first movement in s, or null.</param>
+    /// <param name="cancel">Gives up.</param>
+    /// <returns>False when there is no such run.</returns>
+    public Task<bool> SetSettingAsync(int sessionId, long runId, RunSetting? setting, double? reaction, CancellationToken cancel = default) => StepAsync(
+        async () =>
+        {
+            if (await LoadAsync(sessionId, cancel) is not { } live || live.Runs.FirstOrDefault(r => r.Id == runId) is not { } run)
+            {
+                return false;
+            }
+
+            run.HasOwnSetting = setting is not null;
+            (run.Shoes, run.Wind, run.Reaction) = (setting?.Shoes ?? live.Session.Shoes, setting is null ? live.Session.Wind : setting.WindMetresPerSecond, reaction);
+            await SettleAsync(run, cancel);
+            live.Session.Version++;
+            await db.SaveChangesAsync(cancel);
+            forget.Add((run.AthleteId, run.Day));
+            changed[sessionId] = null;
+            return true;
+        },
+        cancel);
+
     // What a run says.
     internal static IQueryable<Run> Told(IQueryable<Run> runs) => runs.Include(r => r.Marks).Include(r => r.Readings).Include(r => r.Seen).Include(r => r.Measures).AsSplitQuery();
 

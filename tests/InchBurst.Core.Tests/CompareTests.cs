@@ -148,11 +148,11 @@ public class CompareTests
 
         static string Told(RunComparison of) => string.Join("; ", of.List.Select(c => $"{c.What}: {c.Words}"));
         Assert.Equal(
-            "Start: three point, then usual start; Clock: from the gun, then from first movement, start 0.5 m behind; Timing: gates, then by hand; Course: straight, free, then 10 + turn 180 + 10, sled20; Effort: 100%, then 90% asked; Surface: not said for both; Wind: not measured",
+            "Start: three point, then usual start; Clock: from the gun, then from first movement, start 0.5 m behind; Timing: gates, then by hand; Course: straight, free, then 10 + turn 180 + 10, sled20; Effort: 100%, then 90% asked; Surface: not said for both; Shoes: not said for both; Wind: not measured",
             Told(RunComparison.Of(
                 Side(run with { Start = StartPosition.ThreePoint, Trigger = StartTrigger.Gun }),
                 Side(run with { Trigger = StartTrigger.FirstMove, StartBehindGateMetres = 0.5, Method = TimingMethod.Hand, Course = "10 + turn 180 + 10", Load = "sled20", Effort = 90 }), _ => Typical(0.02), _ => 0.01)!).Replace(InchBurst.Core.Demand.Trial.CourseWords("10 + turn 180 + 10"), "10 + turn 180 + 10", StringComparison.Ordinal));
-        Assert.Equal("Start: usual start; Clock: from the first gate; Timing: gates; Course: straight, free; Effort: 97% asked; Surface: track; Wind: not measured",
+        Assert.Equal("Start: usual start; Clock: from the first gate; Timing: gates; Course: straight, free; Effort: 97% asked; Surface: track; Shoes: not said for both; Wind: not measured",
             Told(RunComparison.Of(Side(run with { Effort = 97, Surface = Surface.Track }), Side(run with { Surface = Surface.Track }), _ => Typical(0.02), _ => 0.01)!));
         Assert.Contains("Timing: by hand;", Told(RunComparison.Of(Side(run with { Method = TimingMethod.Hand }), Side(run with { Method = TimingMethod.Hand }), _ => Typical(0.02), _ => 0.01)!));
 
@@ -388,5 +388,24 @@ public class WhatIfTests
             var within = Enumerable.Range(0, 5000).Count(_ => Math.Abs(new SprintCurve(Normal.Sample(random, 8.5, 0.05), Normal.Sample(random, 1.2, 0.02)).TimeTo(metres) - curve.TimeTo(metres)) <= range);
             Assert.InRange(within, 4400, 4600);
         }
+    }
+
+    [Theory]
+    [InlineData(0.2, 0.6, "+0.2 m/s, then +0.6 m/s", true)]
+    [InlineData(0.2, 0.2, "+0.2 m/s", true)]
+    [InlineData(1.8, -0.5, "+1.8 m/s, then −0.5 m/s", false)]
+    [InlineData(1.8, null, "not measured for both", null)]
+    public void Wind_and_shoes_are_looked_at_but_forbid_nothing(double now, double? then, string says, bool? alike)
+    {
+        CompareSide Side(double? wind, Shoes shoes) => CompareSide.Of([new LoggedRun
+        {
+            Day = new(2026, 5, 4), Kind = Core.Plan.WorkKind.Acceleration, Setting = new(shoes, wind),
+            Marks = [new(Distance.InMetres(10), 1.9), new(Distance.InMetres(30), 4.3)],
+        }])!;
+        var of = RunComparison.Of(Side(now, Shoes.Spikes), Side(then, Shoes.Flats), _ => TypicalError.Of([], Core.Demand.TimingMethod.Electronic, 4.3), _ => null)!;
+
+        var (wind, shoes) = (of.List.Single(c => c.What == "Wind"), of.List.Single(c => c.What == "Shoes"));
+        Assert.Equal((says, alike, false), (wind.Words, wind.IsAlike, wind.Forbids));
+        Assert.Equal(("in spikes, then in flat shoes", (bool?)false, false), (shoes.Words, shoes.IsAlike, shoes.Forbids));
     }
 }

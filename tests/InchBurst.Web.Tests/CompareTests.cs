@@ -12,7 +12,7 @@ public sealed class CompareTests
     private static readonly double[] Metres = [5, 10, 20, 30];
 
     // Fourteen times a day of the same start: what each athlete took last time with a little to and fro.
-    private static async Task<TestHouse> WithRunsAsync()
+    internal static async Task<TestHouse> WithRunsAsync()
     {
         var house = await TestHouse.OpenAsync();
         await house.CoachAsync();

@@ -25,6 +25,9 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
     /// <summary>What is run on. While nobody has said, results compare with others of which nobody has said it.</summary>
     public Surface Surface { get; init; }
 
+    /// <summary>What is worn, in the same way.</summary>
+    public Shoes Shoes { get; init; }
+
     /// <summary>True when nothing helps or hinders.</summary>
     public bool IsFree => Load.Length == 0;
 
@@ -51,7 +54,7 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
     public string FlyingKey => string.Join('|', "fly", Course, Load, MethodKey, Start == StartPosition.Moving ? StartText : "", IsStraight ? "" : SideKey) + SurfaceKey;
 
     // Said only where it is known, so that results from before it was asked keep their keys.
-    private string SurfaceKey => Surface == Surface.Unsaid ? "" : "|" + Surface.ToString().ToLowerInvariant();
+    private string SurfaceKey => (Surface == Surface.Unsaid ? "" : "|" + Surface.ToString().ToLowerInvariant()) + (Shoes == Shoes.Unsaid ? "" : "|" + Shoes.ToString().ToLowerInvariant());
 
     private string MethodKey => Method == TimingMethod.Hand ? "hand" : "gates";
 
@@ -66,9 +69,10 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
     /// <param name="startBehindGateMetres">Distance of the start line behind the first gate, m.</param>
     /// <param name="side">Side run to, if any.</param>
     /// <param name="surface">What is run on.</param>
-    public static Trial Of(LineDemand demand, TimingMethod method, StartTrigger trigger, double startBehindGateMetres, Side? side, Surface surface = Surface.Unsaid) => new(
+    /// <param name="shoes">What is worn.</param>
+    public static Trial Of(LineDemand demand, TimingMethod method, StartTrigger trigger, double startBehindGateMetres, Side? side, Surface surface = Surface.Unsaid, Shoes shoes = Shoes.Unsaid) => new(
         CourseKey(demand.Course), demand.Line.Start?.Position, demand.Line.Start?.RunIn?.Metres, trigger, startBehindGateMetres, method, LoadKey(demand.AppliedLoad), side)
-    { Surface = surface };
+    { Surface = surface, Shoes = shoes };
 
     /// <summary>A course as a key: its legs with intent and its turns.</summary>
     /// <param name="course">The course; null for work that is no run.</param>
@@ -166,6 +170,11 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
         {
             yield return SurfaceWords(Surface);
         }
+
+        if (Shoes != Shoes.Unsaid)
+        {
+            yield return ShoeWords(Shoes);
+        }
     }
 
     /// <summary>A surface as said of a run: "on grass"; empty while nobody has said it.</summary>
@@ -177,6 +186,18 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
         Surface.Turf => "on artificial turf",
         Surface.Hall => "in the hall",
         var other => "on " + other.ToString().ToLowerInvariant(),
+    };
+
+    /// <summary>Shoes as said of a run: "in spikes"; empty while nobody has said.</summary>
+    /// <param name="shoes">The shoes.</param>
+    public static string ShoeWords(Shoes shoes) => shoes switch
+    {
+        Shoes.Unsaid => "",
+        Shoes.Flats => "in flat shoes",
+        Shoes.Studs => "in studs",
+        Shoes.Court => "in court shoes",
+        Shoes.Barefoot => "barefoot",
+        _ => "in " + shoes.ToString().ToLowerInvariant(),
     };
 
     /// <summary>A start position in words.</summary>

@@ -181,6 +181,7 @@ public static partial class LiveEntry
             StartBehindGateMetres = timing.StartBehindGateMetres,
             StartSaid = timing.StartSaid,
             Surface = timing.Surface,
+            Setting = timing.Setting,
             Start = demand.Line.Start?.Position,
             RunInMetres = demand.Line.Start?.RunIn?.Metres,
             Course = Trial.CourseKey(demand.Course),

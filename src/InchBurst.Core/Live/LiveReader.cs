@@ -111,7 +111,9 @@ internal static class LiveReader
     private static Observation Chip(JsonElement e) => new(e.MustText("code"), (RunPhase)e.MustWhole("phase"), e.MustText("says"), e.Texts("drills") ?? [], e.Flag("isGood"), e.Flag("stopsFullEfforts"));
 
     private static LineTiming Timing(JsonElement e) =>
-        new((TimingMethod)e.MustWhole("method"), (StartTrigger)e.MustWhole("trigger"), e.MustNumber("startBehindGateMetres"), (EntryMode)e.MustWhole("entry"), e.Flag("startSaid")) { Surface = (Surface)e.MustWhole("surface") };
+        new((TimingMethod)e.MustWhole("method"), (StartTrigger)e.MustWhole("trigger"), e.MustNumber("startBehindGateMetres"), (EntryMode)e.MustWhole("entry"), e.Flag("startSaid")) { Surface = (Surface)e.MustWhole("surface"), Setting = SettingOf(e) };
+
+    private static RunSetting SettingOf(JsonElement e) => e.At("setting") is { } s ? new((Shoes)(s.Whole("shoes") ?? 0), s.Number("windMetresPerSecond"), s.Number("altitudeMetres")) : RunSetting.None;
 
     private static Dictionary<int, LineTiming>? Timings(JsonElement e) => e.Values("timings", Timing)?.ToDictionary(t => int.Parse(t.Key, CultureInfo.InvariantCulture), t => t.Value);
 
@@ -160,6 +162,8 @@ internal static class LiveReader
         Course = e.MustText("course"),
         Load = e.MustText("load"),
         Surface = (Surface)e.MustWhole("surface"),
+        Setting = SettingOf(e),
+        ReactionSeconds = e.Number("reactionSeconds"),
         Zone = e.At("zone") is { } zone ? (zone.MustWhole("item1"), zone.MustWhole("item2")) : null,
         Marks = e.List("marks", Mark) ?? [],
         Side = SideOf(e),

@@ -185,7 +185,7 @@ public sealed record LiveState
 
     /// <summary>How a line is timed.</summary>
     /// <param name="line">Number of the line.</param>
-    public LineTiming TimingOf(int line) => Timings.GetValueOrDefault(line, Usual) with { Surface = Usual.Surface };
+    public LineTiming TimingOf(int line) => Timings.GetValueOrDefault(line, Usual).In(Usual);
 
     /// <summary>An athlete of the session, or null.</summary>
     /// <param name="athlete">Number of the athlete.</param>

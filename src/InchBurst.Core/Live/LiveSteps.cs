@@ -147,7 +147,7 @@ public static partial class LiveSteps
             unsaid ? 0 : metres ?? before.StartBehindGateMetres,
             set.Entry == EntryMode.ZoneOnly && LineMarks.Expected(LineDemand.Of(line, catalogue)).Count < 2 ? EntryMode.Cumulative : set.Entry,
             !unsaid && (metres is not null || before.StartSaid))
-        { Surface = state.Usual.Surface };
+        { Surface = state.Usual.Surface, Setting = state.Usual.Setting };
         return Stored(state with
         {
             Timings = new Dictionary<int, LineTiming>(state.Timings) { [set.Line] = timing },

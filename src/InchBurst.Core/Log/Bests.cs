@@ -14,6 +14,12 @@ namespace InchBurst.Core.Log;
 /// <param name="Runs">How many runs of this trial cover the stretch.</param>
 public sealed record TrialBest(Trial Trial, int FromMillimetres, Distance To, double Seconds, long RunId, DateOnly Day, int Runs)
 {
+    /// <summary>The time with what may be taken out of it; null where nobody asked.</summary>
+    public AdjustedTime? Adjusted { get; init; }
+
+    /// <summary>What that run was run in.</summary>
+    public RunSetting Setting { get; init; } = RunSetting.None;
+
     /// <summary>True for a flying zone.</summary>
     public bool IsFlying => FromMillimetres > 0;
 
@@ -38,6 +44,13 @@ public static class Bests
         Distance.InMetres(5), Distance.InMetres(10), Distance.InMetres(15), Distance.InMetres(20), Distance.InMetres(30), Distance.InMetres(40), Distance.InMetres(60), Distance.InMetres(100),
         new(10, DistanceUnit.Yard), new(15, DistanceUnit.Yard), new(20, DistanceUnit.Yard), new(40, DistanceUnit.Yard), new(60, DistanceUnit.Yard),
     ];
+
+    /// <summary>Lists with the trials on one surface or in one kind of shoes alone.</summary>
+    /// <param name="lists">Lists.</param>
+    /// <param name="surface">The surface; null for all.</param>
+    /// <param name="shoes">The shoes; null for all.</param>
+    public static IReadOnlyList<BestList> Only(IReadOnlyList<BestList> lists, Surface? surface, Shoes? shoes) =>
+        [.. lists.Select(l => l with { Trials = [.. l.Trials.Where(t => (surface is null || t.Trial.Surface == surface) && (shoes is null || t.Trial.Shoes == shoes))] }).Where(l => l.Trials.Count > 0)];
 
     /// <summary>Lists with the trials run free, or those run with a load or help, alone.</summary>
     /// <param name="lists">Lists.</param>

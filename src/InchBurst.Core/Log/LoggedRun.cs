@@ -17,6 +17,13 @@ public sealed record LineTiming(TimingMethod Method, StartTrigger Trigger, doubl
     /// <summary>What is run on: the whole session's.</summary>
     public Surface Surface { get; init; }
 
+    /// <summary>What is worn and the air: the whole session's.</summary>
+    public RunSetting Setting { get; init; } = RunSetting.None;
+
+    /// <summary>The same way of timing with what is the whole session's.</summary>
+    /// <param name="session">How the session is timed.</param>
+    public LineTiming In(LineTiming session) => this with { Surface = session.Surface, Setting = session.Setting };
+
     /// <summary>True when a curve would need the distance from the start line to the first gate, and nobody has said it.</summary>
     public bool AsksForStart => !StartSaid && Trigger == StartTrigger.FirstGate && Method == TimingMethod.Electronic && Entry != EntryMode.ZoneOnly;
 }
@@ -68,6 +75,12 @@ public sealed record LoggedRun
     /// <summary>What it was run on.</summary>
     public Surface Surface { get; init; }
 
+    /// <summary>What was worn and the air.</summary>
+    public RunSetting Setting { get; init; } = RunSetting.None;
+
+    /// <summary>Time from the gun to the first movement in s, 0 to 2; null when nobody measured it.</summary>
+    public double? ReactionSeconds { get; init; }
+
     /// <summary>Zone whose time matters most, in mm along the path; null when the time from the start does.</summary>
     public (int From, int To)? Zone { get; init; }
 
@@ -75,7 +88,7 @@ public sealed record LoggedRun
     public required IReadOnlyList<LoggedMark> Marks { get; init; }
 
     /// <summary>Conditions under which it compares.</summary>
-    public Trial Trial => new(Course, Start, RunInMetres, Trigger, StartBehindGateMetres, Method, Load, Side) { Surface = Surface };
+    public Trial Trial => new(Course, Start, RunInMetres, Trigger, StartBehindGateMetres, Method, Load, Side) { Surface = Surface, Shoes = Setting.Shoes };
 
     /// <summary>True when nothing helped or held the runner.</summary>
     public bool IsFree => Load.Length == 0;
@@ -131,9 +144,14 @@ public sealed record LoggedRun
     /// <summary>True when its curve is the athlete's own: free, straight on, from rest, its start known.</summary>
     public bool ShowsOwnCurve => IsFree && Trial is { IsStraight: true, IsFromRest: true };
 
+    /// <summary>The curve of this run alone, or why there is none. A measured reaction is taken out of the times first, so that it need not be found.</summary>
+    public FitOutcome Fit() => SprintFit.Fit(KnowsReaction ? [.. Gates.Select(g => g with { Seconds = g.Seconds - ReactionSeconds!.Value })] : Gates, FitAssumptions);
+
+    private bool KnowsReaction => Trigger == StartTrigger.Gun && ReactionSeconds is not null && Method != TimingMethod.Hand;
+
     /// <summary>What a fit may assume about this run's start.</summary>
     public FitAssumptions FitAssumptions => new(
         StartSaid || Trigger != StartTrigger.FirstGate ? StartBehindGateMetres : null,
-        Trigger == StartTrigger.Gun || Method == TimingMethod.Hand,
+        (Trigger == StartTrigger.Gun && !KnowsReaction) || Method == TimingMethod.Hand,
         Trigger is StartTrigger.FirstMove or StartTrigger.Gun || Method == TimingMethod.Hand);
 }

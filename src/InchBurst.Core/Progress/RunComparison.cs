@@ -133,6 +133,7 @@ public sealed record RunComparison(IReadOnlyList<ComparedMark> Marks, IReadOnlyL
         var (method, methodThen) = (a.Method == TimingMethod.Hand ? "by hand" : "gates", b.Method == TimingMethod.Hand ? "by hand" : "gates");
         var (course, courseThen) = (CourseOf(a), CourseOf(b));
         var surfaces = (a.Surface, b.Surface);
+        var shoes = (a.Setting.Shoes, b.Setting.Shoes);
         var effort = Math.Abs(a.Effort - b.Effort) <= CompareSide.AlikeEffort;
         return
         [
@@ -142,9 +143,28 @@ public sealed record RunComparison(IReadOnlyList<ComparedMark> Marks, IReadOnlyL
             new("Course", Both(course, courseThen), course == courseThen, course != courseThen),
             new("Effort", effort ? $"{Figures.Number(a.Effort)}% asked" : $"{Figures.Number(a.Effort)}%, then {Figures.Number(b.Effort)}% asked", effort, !effort),
             surfaces is (Surface.Unsaid, _) or (_, Surface.Unsaid) ? new("Surface", "not said for both", null, false) : new("Surface", Both(Words(a.Surface), Words(b.Surface)), a.Surface == b.Surface, false),
-            new("Wind", "not measured", null, false),
+            shoes is (Shoes.Unsaid, _) or (_, Shoes.Unsaid) ? new("Shoes", "not said for both", null, false) : new("Shoes", Both(Words(shoes.Item1), Words(shoes.Item2)), shoes.Item1 == shoes.Item2, false),
+            Air(a.Setting, b.Setting),
         ];
     }
+
+    // Half a metre a second of wind is worth a hundredth or two over a sprint, and a wind gauge tells no less.
+    private const double AlikeWind = 0.5;
+    private const double AlikeHeight = 300;
+
+    private static Comparability Air(RunSetting now, RunSetting then)
+    {
+        static string Of(RunSetting s) => s.AltitudeMetres is > AlikeHeight and var h ? $"{RunSetting.WindWords(s.WindMetresPerSecond)[5..]} m/s, {Figures.Number(h)} m up" : RunSetting.WindWords(s.WindMetresPerSecond)[5..] + " m/s";
+        if (now.WindMetresPerSecond is not { } w || then.WindMetresPerSecond is not { } v)
+        {
+            return new("Wind", now.WindMetresPerSecond is null && then.WindMetresPerSecond is null ? "not measured" : "not measured for both", null, false);
+        }
+
+        var alike = Math.Abs(w - v) <= AlikeWind + 1e-9 && Math.Abs((now.AltitudeMetres ?? 0) - (then.AltitudeMetres ?? 0)) <= AlikeHeight;
+        return new("Wind", alike && Of(now) == Of(then) ? Of(now) : $"{Of(now)}, then {Of(then)}", alike, false);
+    }
+
+    private static string Words(Shoes shoes) => Trial.ShoeWords(shoes);
 
     private static string Words(Surface surface) => surface.ToString().ToLowerInvariant();
 

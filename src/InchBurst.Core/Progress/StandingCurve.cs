@@ -71,7 +71,7 @@ public static class StandingCurve
             var carried = new List<(LoggedRun Run, SprintFitted Fit)>();
             foreach (var run in full.Where(r => r.Effort >= least).OrderByDescending(r => r.Day).ThenByDescending(r => r.Marks.Count).Take(MostRuns))
             {
-                var outcome = SprintFit.Fit(run.Gates, run.FitAssumptions);
+                var outcome = run.Fit();
                 if (outcome.Fitted is { } fit)
                 {
                     carried.Add((run, fit));

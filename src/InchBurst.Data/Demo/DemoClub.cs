@@ -68,6 +68,8 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
         "2 x 40 m @100% from 3-point gates 5,10,20,30,40 m rest 4:00", "cool-down 5 min",
     ];
 
+    private const string JuniorSquad = "Junior sprint group";
+
     private static readonly string[] JuniorLines =
     [
         "raise 6 min easy", "mobilise 4 min", "ankle dribble 2 x 10 m", "A-skip 2 x 15 m", "3 x 20 m @70,80,90% rest walk-back",
@@ -79,7 +81,7 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
     {
         db.Clubs.Add(new Club { Name = "Northquay Sports Club", IsDemo = true });
         var team = new Squad { Name = "Handball first team" };
-        var juniors = new Squad { Name = "Junior sprint group" };
+        var juniors = new Squad { Name = JuniorSquad };
         db.Squads.AddRange(team, juniors);
         foreach (var p in FirstTeam)
         {
@@ -182,6 +184,12 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
         session.Method = byHand ? TimingMethod.Hand : TimingMethod.Electronic;
         session.StartBehindGateMetres = !byHand && week % 4 == 3 ? 0.5 : 0;
         session.StartSaid = true;
+        if (squad.Name == JuniorSquad && week >= 6)
+        {
+            // Outside there is a wind gauge since some weeks.
+            (session.Wind, session.Altitude) = (Math.Round(2.4 * Math.Sin(week * 2.1), 1), 12);
+        }
+
         db.Sessions.Add(session);
 
         var plan = PlanJson.Read(session.PlanJson);
@@ -207,7 +215,7 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
                 {
                     at = at.AddMinutes(4);
                     var tired = 1 - (0.004 * rep);
-                    var run = Simulate(session, athlete, demand, new(today.F0 * tired, today.V0 * tired), new RunConditions(drag), at);
+                    var run = Simulate(session, athlete, demand, new(today.F0 * tired, today.V0 * tired), new RunConditions(drag, session.Wind ?? 0), at);
                     run.Rep = rep + 1;
                     if (eye.Next(5) == 0)
                     {
@@ -290,6 +298,8 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
             Trigger = session.Trigger,
             StartBehindGateMetres = behind,
             StartSaid = session.StartSaid,
+            Wind = session.Wind,
+            Altitude = session.Altitude,
             LoggedBy = "demo",
         };
         run.SetDemand(demand);

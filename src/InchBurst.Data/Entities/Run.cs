@@ -41,6 +41,21 @@ public sealed class Run
 
     public Surface Surface { get; set; }
 
+    /// <summary>What was worn.</summary>
+    public Shoes Shoes { get; set; }
+
+    /// <summary>Wind along the run in m/s, a tailwind positive; null when nobody measured it.</summary>
+    public double? Wind { get; set; }
+
+    /// <summary>Height of the ground above the sea in m.</summary>
+    public double? Altitude { get; set; }
+
+    /// <summary>Time from the gun to the first movement in s.</summary>
+    public double? Reaction { get; set; }
+
+    /// <summary>True when shoes and wind were said of this run itself, so that what is said of the session leaves them.</summary>
+    public bool HasOwnSetting { get; set; }
+
     /// <summary>Zone whose time matters most, in mm along the path; null when the time from the start does.</summary>
     public int? ZoneFrom { get; set; }
 
@@ -114,6 +129,12 @@ public sealed class RunStretch
     public double Effort { get; set; }
     public DateOnly Day { get; set; }
     public DateTime FinishedAt { get; set; }
+
+    /// <summary>Seconds to add for still air at sea level; null where the air is not known or did nothing.</summary>
+    public double? Air { get; set; }
+
+    /// <summary>Seconds to add for a measured reaction; null without.</summary>
+    public double? Reaction { get; set; }
 }
 
 /// <summary>What the marks of a run said before they were corrected.</summary>

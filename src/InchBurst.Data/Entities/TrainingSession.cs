@@ -28,6 +28,15 @@ public sealed class TrainingSession
     public double RunOutMetres { get; set; } = 20;
     public Surface Surface { get; set; }
 
+    /// <summary>What is worn.</summary>
+    public Shoes Shoes { get; set; }
+
+    /// <summary>Wind along the straight in m/s, a tailwind positive; null when nobody measured it.</summary>
+    public double? Wind { get; set; }
+
+    /// <summary>Height of the ground above the sea in m.</summary>
+    public double? Altitude { get; set; }
+
     /// <summary>Kind of sled that is used; empty while nobody has said it.</summary>
     public string Sled { get; set; } = "";
     public string Cue { get; set; } = "";

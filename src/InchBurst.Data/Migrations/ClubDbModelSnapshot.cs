@@ -208,6 +208,45 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("Athletes");
                 });
 
+            modelBuilder.Entity("InchBurst.Data.Entities.AthleteLink", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("AthleteId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("ExpiresOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("KeyHash")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("MadeAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MadeBy")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("OpenedOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("WithdrawnAt")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("AthleteId");
+
+                    b.HasIndex("KeyHash")
+                        .IsUnique();
+
+                    b.ToTable("AthleteLinks");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.Attendance", b =>
                 {
                     b.Property<int>("SessionId")
@@ -814,6 +853,9 @@ namespace InchBurst.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("Altitude")
+                        .HasColumnType("REAL");
+
                     b.Property<int>("AthleteId")
                         .HasColumnType("INTEGER");
 
@@ -845,6 +887,9 @@ namespace InchBurst.Data.Migrations
                     b.Property<double?>("FlyingSpeed")
                         .HasColumnType("REAL");
 
+                    b.Property<bool>("HasOwnSetting")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Kind")
                         .HasColumnType("INTEGER");
 
@@ -869,6 +914,9 @@ namespace InchBurst.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("Reaction")
+                        .HasColumnType("REAL");
+
                     b.Property<int>("Rep")
                         .HasColumnType("INTEGER");
 
@@ -876,6 +924,9 @@ namespace InchBurst.Data.Migrations
                         .HasColumnType("REAL");
 
                     b.Property<int>("SessionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Shoes")
                         .HasColumnType("INTEGER");
 
                     b.Property<int?>("Side")
@@ -895,6 +946,9 @@ namespace InchBurst.Data.Migrations
 
                     b.Property<int>("Trigger")
                         .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Wind")
+                        .HasColumnType("REAL");
 
                     b.Property<int?>("ZoneFrom")
                         .HasColumnType("INTEGER");
@@ -1039,6 +1093,9 @@ namespace InchBurst.Data.Migrations
                     b.Property<int>("ToMillimetres")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("Air")
+                        .HasColumnType("REAL");
+
                     b.Property<int>("AthleteId")
                         .HasColumnType("INTEGER");
 
@@ -1050,6 +1107,9 @@ namespace InchBurst.Data.Migrations
 
                     b.Property<DateTime>("FinishedAt")
                         .HasColumnType("TEXT");
+
+                    b.Property<double?>("Reaction")
+                        .HasColumnType("REAL");
 
                     b.Property<double>("Seconds")
                         .HasColumnType("REAL");
@@ -1182,6 +1242,9 @@ namespace InchBurst.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("Altitude")
+                        .HasColumnType("REAL");
+
                     b.Property<int?>("CalledAthleteId")
                         .HasColumnType("INTEGER");
 
@@ -1256,6 +1319,9 @@ namespace InchBurst.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Shoes")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Sled")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -1293,6 +1359,9 @@ namespace InchBurst.Data.Migrations
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Wind")
+                        .HasColumnType("REAL");
 
                     b.Property<int>("WindowMinutes")
                         .HasColumnType("INTEGER");
@@ -1533,6 +1602,17 @@ namespace InchBurst.Data.Migrations
                         .IsRequired();
 
                     b.Navigation("Squad");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.AthleteLink", b =>
+                {
+                    b.HasOne("InchBurst.Data.Entities.Athlete", "Athlete")
+                        .WithMany()
+                        .HasForeignKey("AthleteId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Athlete");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.Attendance", b =>

@@ -139,7 +139,7 @@ public static class House
             o.Conventions.ConfigureFilter(new ServiceFilterAttribute(typeof(DeedFilter)));
 
             // What is public, and what is for everybody who has signed in, is named here and nowhere else: any other page is the coach's, a new one too.
-            string[] forAll = ["/Account/SignIn", "/Account/FirstRun", "/Trouble"];
+            string[] forAll = ["/Account/SignIn", "/Account/FirstRun", "/Trouble", "/Mine"];
             string[] forSignedIn = ["/Index", "/Denied", "/Guide", "/Account/You"];
             foreach (var page in forAll)
             {
@@ -175,7 +175,7 @@ public static class House
         });
         services.Configure<BrotliCompressionProviderOptions>(o => o.Level = CompressionLevel.Fastest);
         services.AddHttpContextAccessor();
-        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<CompareBook>().AddScoped<LoadBook>().AddScoped<LiftBook>().AddScoped<CalendarBook>().AddScoped<WeekBook>().AddScoped<SeasonBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>().AddScoped<SheetMaker>().AddScoped<WeekViewMaker>().AddScoped<SuggestMaker>();
+        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<CompareBook>().AddScoped<LinkBook>().AddScoped<CardMaker>().AddScoped<LoadBook>().AddScoped<LiftBook>().AddScoped<CalendarBook>().AddScoped<WeekBook>().AddScoped<SeasonBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>().AddScoped<SheetMaker>().AddScoped<WeekViewMaker>().AddScoped<SuggestMaker>();
     }
 
     public static void UsePipeline(WebApplication app)

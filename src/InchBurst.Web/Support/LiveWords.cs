@@ -12,6 +12,17 @@ namespace InchBurst.Web.Support;
 /// <summary>Words of the trackside screen.</summary>
 public static class LiveWords
 {
+    /// <summary>Shoes by their name.</summary>
+    public static string Of(Shoes shoes) => shoes switch
+    {
+        Shoes.Unsaid => "not said",
+        Shoes.Flats => "flat running shoes",
+        Shoes.Studs => "boots with studs",
+        Shoes.Court => "court shoes",
+        Shoes.Barefoot => "bare feet",
+        _ => shoes.ToString().ToLowerInvariant(),
+    };
+
     /// <summary>A surface by its name.</summary>
     public static string Of(Surface surface) => surface switch
     {
@@ -56,6 +67,7 @@ public static class LiveWords
         var behind = timing.StartBehindGateMetres > 0 && !zone ? $", start {Figures.Number(timing.StartBehindGateMetres, 2)} m behind it" : "";
         var unsaid = timing.AsksForStart ? ", start distance not measured" : "";
         var on = timing.Surface == Surface.Unsaid ? "" : ", " + Trial.SurfaceWords(timing.Surface);
+        on += timing.Setting.Shoes == Shoes.Unsaid ? "" : ", " + Trial.ShoeWords(timing.Setting.Shoes);
         return $"{how}, {from}{behind}{unsaid}{on}{(timing.Entry == EntryMode.Segments ? ", split times" : "")}";
     }
 

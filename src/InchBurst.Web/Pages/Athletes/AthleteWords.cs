@@ -1,3 +1,4 @@
+using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Data.Entities;
 
@@ -6,6 +7,12 @@ namespace InchBurst.Web.Pages.Athletes;
 /// <summary>The words for what is chosen about an athlete.</summary>
 public static class AthleteWords
 {
+    /// <summary>What can be taken out of a time, in words.</summary>
+    public static IReadOnlyList<(Adjusts What, string Says)> Adjusts { get; } =
+    [
+        (Core.Log.Adjusts.Air, "in still air"), (Core.Log.Adjusts.Reaction, "without reaction"), (Core.Log.Adjusts.Hand, "hand as gates"),
+    ];
+
     public static string Group(PlayingGroup group) => group switch
     {
         PlayingGroup.HighMinutes => "high minutes",

@@ -58,11 +58,18 @@ public sealed class CompareModel(RosterBook roster, SquadBook squads, CompareBoo
 
     public bool IsBodyKnown => Athlete is { MassKilograms: not null, HeightMetres: not null };
 
+    /// <summary>True when wind and height are taken out of the times.</summary>
+    public bool Still { get; private set; }
+
+    /// <summary>True when one of the two was run in air that changes times.</summary>
+    public bool HasAir { get; private set; }
+
     /// <summary>Why there is nothing to see, in a coach's words.</summary>
     public string? Reason { get; private set; }
 
-    public async Task<IActionResult> OnGetAsync(int id, string? what, string? now, string? then)
+    public async Task<IActionResult> OnGetAsync(int id, string? what, string? now, string? then, bool still = false)
     {
+        Still = still;
         if (await roster.FindAsync(id) is not { } athlete)
         {
             return NotFound();
@@ -142,7 +149,14 @@ public sealed class CompareModel(RosterBook roster, SquadBook squads, CompareBoo
         }
     }
 
-    private async Task<IReadOnlyList<LoggedRun>> RunsOfAsync(int athlete, CompareTrial trial) => [.. (await compare.OfDayAsync(athlete, trial.Day)).Where(r => r.Trial.StartKey == trial.Key)];
+    private async Task<IReadOnlyList<LoggedRun>> RunsOfAsync(int athlete, CompareTrial trial) => [.. (await compare.OfDayAsync(athlete, trial.Day)).Where(r => r.Trial.StartKey == trial.Key).Select(Seen)];
+
+    // In still air where that is asked for.
+    private LoggedRun Seen(LoggedRun run)
+    {
+        HasAir |= run.Setting.ChangesAir;
+        return Still ? AdjustedTime.Without(run, Adjusts.Air) : run;
+    }
 
     private async Task<CompareSide?> OtherAsync(CompareSide first, string key, int runs, string then)
     {
@@ -176,7 +190,7 @@ public sealed class CompareModel(RosterBook roster, SquadBook squads, CompareBoo
         var second = first is null ? null : await Run(then, r => r.Id != first.Id && r.Trial.StartKey == first.Trial.StartKey);
         (NowChosen, ThenChosen) = (first?.Id.ToString(CultureInfo.InvariantCulture) ?? "", second?.Id.ToString(CultureInfo.InvariantCulture) ?? "");
         Stands = "one run against one";
-        return (first is null ? null : CompareSide.Of([first]), second is null ? null : CompareSide.Of([second]));
+        return (first is null ? null : CompareSide.Of([Seen(first)]), second is null ? null : CompareSide.Of([Seen(second)]));
     }
 
     private static DateOnly? Day(string text) => DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) ? day : null;

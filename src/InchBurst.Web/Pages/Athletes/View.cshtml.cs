@@ -3,6 +3,7 @@ using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Progress;
 using InchBurst.Core.Sprint;
+using InchBurst.Core.Units;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using InchBurst.Web.Drawing;
@@ -64,8 +65,27 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
 
     public IReadOnlyList<BestList> Lists { get; private set; } = [];
 
-    public async Task<IActionResult> OnGetAsync(int id, long? run, bool all = false)
+    /// <summary>What is taken out of the times of the bests.</summary>
+    public Adjusts Without { get; private set; }
+
+    /// <summary>What could be taken out of any of them.</summary>
+    public Adjusts Known { get; private set; }
+
+    public Surface? OnSurface { get; private set; }
+
+    public Shoes? InShoes { get; private set; }
+
+    /// <summary>Surfaces and shoes there are bests of.</summary>
+    public (IReadOnlyList<Surface> Surfaces, IReadOnlyList<Shoes> Shoes) Split { get; private set; } = ([], []);
+
+    /// <summary>The address with one thing other.</summary>
+    public string With(Adjusts without) => $"/Athletes/{Athlete.Id}?" + string.Join('&', new[] { $"without={(int)without}", OnSurface is { } s ? $"surface={s}" : "", InShoes is { } f ? $"shoes={f}" : "", Run is { } r ? $"run={r}" : "" }.Where(x => x.Length > 0)) + "#bests";
+
+    public long? Run { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(int id, long? run, bool all = false, int without = 0, Surface? surface = null, Shoes? shoes = null)
     {
+        (Without, OnSurface, InShoes, Run) = ((Adjusts)without & Adjusts.All, surface, shoes, run);
         if (await roster.FindAsync(id) is not { } athlete)
         {
             return NotFound();
@@ -84,7 +104,10 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
         }
 
         var bests = await squads.BestsAsync(id);
-        Lists = Bests.Lists(bests);
+        var told = Without == Adjusts.None ? bests : await squads.BestsAsync(id, Without);
+        Known = told.SelectMany(b => b.Adjusted?.Parts ?? []).Aggregate(Without, (known, part) => known | part.What);
+        Split = ([.. bests.Select(b => b.Trial.Surface).Distinct().Order()], [.. bests.Select(b => b.Trial.Shoes).Distinct().Order()]);
+        Lists = Bests.Only(Bests.Lists(told), OnSurface, InShoes);
         Standing = await squads.CurveAsync(id);
         Chosen = (run is { } wanted ? await squads.RunAsync(id, wanted) : null) ?? Telling();
         Read(Chosen, bests);
@@ -95,8 +118,8 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
         Fit!.Range90(error) is { } range ? $"± {text(range)} (90% range)" : "3 gates give no range";
 
     // The latest run that can carry a curve says most; without one, the latest run.
-    private LoggedRun Telling() => Shown.FirstOrDefault(r => r.ShowsOwnCurve && r.Marks.Count >= 4 && SprintFit.Fit(r.Gates, r.FitAssumptions).Fitted is not null)
-        ?? Shown.FirstOrDefault(r => r.ShowsOwnCurve && r.Marks.Count >= 3) ?? Shown[0];
+    private LoggedRun Telling() => Shown.FirstOrDefault(r => r.ShowsOwnCurve && r.Marks.Count >= 4 && r.Fit().Fitted is not null)
+        ?? Shown.FirstOrDefault(r => r.ShowsOwnCurve && r.Marks.Count == 3 && r.Fit().Fitted is not null) ?? Shown.FirstOrDefault(r => r.ShowsOwnCurve && r.Marks.Count >= 3) ?? Shown[0];
 
     private void Read(LoggedRun run, IReadOnlyList<TrialBest> bests)
     {
@@ -104,7 +127,7 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
             : !run.IsFree ? new FitOutcome(null, "A loaded or helped run does not show the athlete's own curve.")
             : !run.Trial.IsStraight ? new FitOutcome(null, "A curve is of running straight on; this course turns or changes movement.")
             : !run.Trial.IsFromRest ? new FitOutcome(null, "A moving start has speed at the line already, so the curve from rest cannot be read from it.")
-            : SprintFit.Fit(run.Gates, run.FitAssumptions);
+            : run.Fit();
         (Fit, Reason) = (outcome.Fitted, outcome.Reason);
         if (run.HasStart)
         {

@@ -1,9 +1,4 @@
-using InchBurst.Core.Catalogue;
-using InchBurst.Core.Plan;
-using InchBurst.Core.Rest;
-using InchBurst.Core.Units;
 using InchBurst.Data;
-using InchBurst.Data.Entities;
 using InchBurst.Web.Support;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -11,17 +6,9 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace InchBurst.Web.Pages.Sessions;
 
 /// <summary>The session as an athlete reads it on a phone: own lines only, and why each is done.</summary>
-public sealed class CardModel(SessionBook sessions, BuilderMaker maker, ExerciseCatalogue catalogue) : PageModel
+public sealed class CardModel(SessionBook sessions, CardMaker cards) : PageModel
 {
-    public BuilderView View { get; private set; } = null!;
-
-    public Athlete? Athlete { get; private set; }
-
-    public IReadOnlyList<(PlanLine Line, int Rounds)> Lines { get; private set; } = [];
-
-    public Exercise? ExerciseOf(PlanLine line) => catalogue.Find(line.Exercise);
-
-    public string? RestOf(PlanLine line) => line.TotalReps > 1 && View.DemandOf(line) is { Queues: true } demand && RestRules.Between(demand, View.School).Seconds is > 0 and var seconds ? Figures.Clock(seconds) : null;
+    public SessionCard Card { get; private set; } = null!;
 
     public async Task<IActionResult> OnGetAsync(int id, int? athlete)
     {
@@ -30,9 +17,7 @@ public sealed class CardModel(SessionBook sessions, BuilderMaker maker, Exercise
             return NotFound();
         }
 
-        View = await maker.MakeAsync(planned);
-        Athlete = View.Athletes.FirstOrDefault(a => a.Id == athlete);
-        Lines = [.. planned.Plan.Blocks.SelectMany(b => b.Lines.Select(l => (l, b.Rounds))).Where(x => Athlete is null || View.IsFor(x.l, Athlete))];
+        Card = await cards.MakeAsync(planned, athlete);
         return Page();
     }
 }

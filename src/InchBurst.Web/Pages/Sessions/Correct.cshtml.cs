@@ -1,3 +1,4 @@
+using System.ComponentModel.DataAnnotations;
 using System.Globalization;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
@@ -12,6 +13,21 @@ using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Sessions;
+
+/// <summary>What a run was run in.</summary>
+public sealed class RunSettingInput
+{
+    [EnumDataType(typeof(Shoes), ErrorMessage = "Choose one of these.")]
+    public Shoes Shoes { get; set; }
+
+    [Range(-10, 10, ErrorMessage = "From −10 to 10 m/s; a tailwind is positive.")]
+    public double? Wind { get; set; }
+
+    [Range(0, 2, ErrorMessage = "From 0 to 2 s.")]
+    public double? Reaction { get; set; }
+
+    public static RunSettingInput From(Run run) => new() { Shoes = run.Shoes, Wind = run.Wind, Reaction = run.Reaction };
+}
 
 public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue, Desk desk) : PageModel
 {
@@ -33,6 +49,18 @@ public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue
     /// <summary>The latest runs of the same line by others.</summary>
     public IReadOnlyList<(long Id, string Text)> Latest { get; private set; } = [];
 
+    /// <summary>What it was run in, as typed or as it stands.</summary>
+    public RunSettingInput Setting { get; private set; } = new();
+
+    public string Opened { get; private set; } = "";
+
+    public bool SettingSaved { get; private set; }
+
+    public TrainingSession Session { get; private set; } = null!;
+
+    /// <summary>The time from the start, with what may be taken out of it.</summary>
+    public AdjustedTime? Adjusted { get; private set; }
+
     private Distance zoneFrom;
 
     private MarkContext Context { get; set; } = new();
@@ -51,7 +79,11 @@ public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue
         await next();
     }
 
-    public async Task<IActionResult> OnGetAsync(int id, long run) => await FindAsync(id, run) ? Page() : NotFound();
+    public async Task<IActionResult> OnGetAsync(int id, long run, bool setting = false)
+    {
+        SettingSaved = setting;
+        return await FindAsync(id, run) ? Page() : NotFound();
+    }
 
     public async Task<IActionResult> OnPostAsync(int id, long run, string[] mark, bool overrule = false)
     {
@@ -73,6 +105,37 @@ public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue
         return Redirect($"/Sessions/{id}/Trackside");
     }
 
+    public async Task<IActionResult> OnPostSettingAsync(int id, long run, [Bind(Prefix = nameof(Setting))] RunSettingInput setting, string? opened)
+    {
+        if (!await FindAsync(id, run))
+        {
+            return NotFound();
+        }
+
+        var now = RunSettingInput.From(Run);
+        if (!ModelState.IsValid || !StaleForm.Merge(setting, opened, now, ModelState, nameof(Setting)))
+        {
+            Setting = setting;
+            return Page();
+        }
+
+        var session = Session;
+        var isOwn = setting.Shoes != session.Shoes || setting.Wind != session.Wind;
+        await book.SetSettingAsync(id, run, isOwn ? new(setting.Shoes, setting.Wind) : null, Run.Trigger == StartTrigger.Gun ? setting.Reaction : Run.Reaction);
+        return Redirect($"/Sessions/{id}/Runs/{run}?setting=true#setting");
+    }
+
+    public async Task<IActionResult> OnPostAsSessionAsync(int id, long run)
+    {
+        if (!await FindAsync(id, run))
+        {
+            return NotFound();
+        }
+
+        await book.SetSettingAsync(id, run, null, Run.Reaction);
+        return Redirect($"/Sessions/{id}/Runs/{run}?setting=true#setting");
+    }
+
     public async Task<IActionResult> OnPostMoveAsync(int id, long run, int athlete) =>
         await DoAsync(id, new MoveRun(run, athlete)) ? Redirect($"/Sessions/{id}/Runs/{run}") : NotFound();
 
@@ -89,7 +152,16 @@ public sealed class CorrectModel(TracksideBook book, ExerciseCatalogue catalogue
         }
 
         Run = run;
-        SessionId = id;
+        (SessionId, Session) = (id, live.Session);
+        Setting = RunSettingInput.From(run);
+        Opened = StaleForm.Opened(Setting);
+        if (run.Marks.Count > 0)
+        {
+            var logged = run.ToLogged();
+            var headline = Stretches.Headline(logged);
+            Adjusted = AdjustedTime.Of(logged, headline.FromMillimetres, headline.ToMillimetres, headline.Seconds);
+        }
+
         Others = [.. live.Attendance.Where(a => a.Present && a.AthleteId != run.AthleteId).Select(a => a.Athlete!)];
         var names = live.Attendance.ToDictionary(a => a.AthleteId, a => a.Athlete!.Name);
         Latest = [.. live.Runs.Where(r => r.AthleteId != run.AthleteId && r.LineId == run.LineId && names.ContainsKey(r.AthleteId)).OrderByDescending(r => r.FinishedAt).Take(10).Select(r => (r.Id, $"{names[r.AthleteId]}, rep {r.Rep}{(r.Marks.Count > 0 ? ", " + r.MarksText() : "")}"))];

@@ -25,8 +25,11 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
     [BindProperty]
     public SessionInput Input { get; set; } = new();
 
-    public async Task<IActionResult> OnGetAsync(int id, int? line, int? block) =>
-        await sessions.FindAsync(id) is { } planned ? await WholeAsync(planned, await maker.MakeAsync(planned, new(line, block))) : NotFound();
+    public async Task<IActionResult> OnGetAsync(int id, int? line, int? block, bool settings = false)
+    {
+        SettingsOpen = settings;
+        return await sessions.FindAsync(id) is { } planned ? await WholeAsync(planned, await maker.MakeAsync(planned, new(line, block))) : NotFound();
+    }
 
     public Task<IActionResult> OnGetBuilderAsync(int id, int? line, int? block) => OnPlanAsync(id, p => maker.MakeAsync(p, new(line, block)));
 

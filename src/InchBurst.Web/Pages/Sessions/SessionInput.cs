@@ -59,6 +59,14 @@ public sealed class SessionInput
 
     public Surface Surface { get; set; }
 
+    public Shoes Shoes { get; set; }
+
+    [Range(-10, 10, ErrorMessage = "From −10 to 10 m/s; a tailwind is positive.")]
+    public double? Wind { get; set; }
+
+    [Range(0, 4000, ErrorMessage = "From 0 to 4000 m.")]
+    public double? Altitude { get; set; }
+
     public TimeOnly? Start { get; set; }
 
     [StringLength(40)]
@@ -81,6 +89,9 @@ public sealed class SessionInput
             Cue = s.Cue,
             School = s.School,
             Surface = s.Surface,
+            Shoes = s.Shoes,
+            Wind = s.Wind,
+            Altitude = s.Altitude,
             Sled = s.Sled,
             Start = s.Start,
             Group = s.Group,
@@ -117,6 +128,7 @@ public sealed class SessionInput
         s.Cue = Cue?.Trim() ?? "";
         s.School = School ?? "";
         s.Surface = Surface;
+        (s.Shoes, s.Wind, s.Altitude) = (Enum.IsDefined(Shoes) ? Shoes : Shoes.Unsaid, Wind, Altitude);
         s.Sled = Sled?.Trim() ?? "";
         s.Start = Start;
         s.Group = Group?.Trim() ?? "";

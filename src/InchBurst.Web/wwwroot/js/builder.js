@@ -69,12 +69,6 @@ document.addEventListener("click", (event) => {
     else sessionStorage.setItem(key, "yes");
     foldAll();
   }
-  const copy = event.target.closest("[data-copy]");
-  if (copy) {
-    const from = document.querySelector(copy.dataset.copy);
-    from.select();
-    navigator.clipboard?.writeText(from.value).then(() => { copy.textContent = "Copied"; }, () => { copy.textContent = "Press Ctrl+C"; });
-  }
 });
 
 // Arrow down goes to the offers, Enter takes the one that is lit; Tab leaves the field as everywhere.
