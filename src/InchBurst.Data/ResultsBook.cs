@@ -46,7 +46,7 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
     /// <summary>What was seen on an athlete in the latest runs, the most frequent first: how often, on how many days, and when last.</summary>
     public async Task<IReadOnlyList<SeenOften>> SeenAsync(int athleteId, ExerciseCatalogue known, CancellationToken cancel = default)
     {
-        var runs = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Seen.Any()).OrderByDescending(r => r.Day).Take(SeenRuns).Select(r => new { r.Day, Codes = r.Seen.Select(s => s.Code).ToList() }).ToListAsync(cancel);
+        var runs = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId).OrderByDescending(r => r.Day).Take(LookedAt).Where(r => r.Seen.Any()).OrderByDescending(r => r.Day).Take(SeenRuns).Select(r => new { r.Day, Codes = r.Seen.Select(s => s.Code).ToList() }).ToListAsync(cancel);
         var seen = runs.SelectMany(r => r.Codes.Select(code => (Code: code, r.Day)));
         return
         [
@@ -56,6 +56,9 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
     }
 
     private const int SeenRuns = 500;
+
+    // Of so many latest runs; years of them are not searched for what is rare.
+    private const int LookedAt = 2000;
 
     /// <summary>How often each code or words were noted since a day, whatever the case, the most frequent first.</summary>
     /// <param name="from">First day.</param>
@@ -81,7 +84,7 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
     /// <summary>Heights, lengths, loads and heart rates of an athlete's latest runs, by exercise; a load that was dragged or worn is no result.</summary>
     public async Task<IReadOnlyList<MeasuredOften>> MeasuredAsync(int athleteId, CancellationToken cancel = default)
     {
-        var runs = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Measures.Any()).OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt).Take(SeenRuns)
+        var runs = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId).OrderByDescending(r => r.Day).Take(LookedAt).Where(r => r.Measures.Any()).OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt).Take(SeenRuns)
             .Select(r => new { r.SessionId, r.LineId, r.Day, Measures = r.Measures.Select(m => new { m.Kind, m.Value }).ToList() }).ToListAsync(cancel);
         var ids = runs.Select(r => r.SessionId).Distinct().ToList();
         var plans = (await db.Sessions.IgnoreQueryFilters().Where(s => ids.Contains(s.Id)).Select(s => new { s.Id, Json = s.RanPlanJson ?? s.PlanJson }).ToListAsync(cancel)).ToDictionary(s => s.Id, s => PlanJson.Read(s.Json));

@@ -10,7 +10,7 @@ namespace InchBurst.Data;
 public sealed record PlannedSession(TrainingSession Session, SessionPlan Plan, bool CanUndo, bool CanRedo);
 
 /// <summary>Sessions and the history of their plans.</summary>
-public sealed class SessionBook(ClubDb db, TimeProvider clock)
+public sealed class SessionBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
 {
     public async Task<PlannedSession?> FindAsync(int id, CancellationToken cancel = default)
     {
@@ -175,6 +175,7 @@ public sealed class SessionBook(ClubDb db, TimeProvider clock)
                 (run.Surface, run.Altitude) = (session.Surface, session.Altitude);
                 (run.Shoes, run.Wind) = run.HasOwnSetting ? (run.Shoes, run.Wind) : (session.Shoes, session.Wind);
                 run.Settle();
+                shelf.Forget(run.AthleteId, run.Day);
             }
         }
 

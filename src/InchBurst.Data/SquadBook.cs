@@ -17,6 +17,8 @@ public sealed class CurveShelf
     private readonly ConcurrentDictionary<int, (DateOnly Day, StandingOutcome Curve)> curves = new();
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<long, double?>> bests = new();
     private readonly ConcurrentDictionary<int, (DateOnly Day, double Tau)> taus = new();
+    private readonly ConcurrentDictionary<int, Task<IReadOnlyList<TrialBest>>> trials = new();
+    private readonly ConcurrentDictionary<int, int> counts = new();
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<(int Session, Surface Surface, double? Mass), LoadTestOfDay>> loads = new();
 
     private IReadOnlyDictionary<string, KitCost>? costs;
@@ -26,6 +28,8 @@ public sealed class CurveShelf
     {
         curves.Clear();
         bests.Clear();
+        trials.Clear();
+        counts.Clear();
         taus.Clear();
         loads.Clear();
         costs = null;
@@ -36,6 +40,25 @@ public sealed class CurveShelf
 
     /// <summary>Load tests of an athlete by session, floor and the body mass they were worked out with; each is worked out once.</summary>
     public ConcurrentDictionary<(int Session, Surface Surface, double? Mass), LoadTestOfDay> LoadsOf(int athleteId) => loads.GetOrAdd(athleteId, _ => new());
+
+    /// <summary>Bests of every trial of an athlete as timed, asked for once.</summary>
+    public async Task<IReadOnlyList<TrialBest>> TrialsAsync(int athleteId, Func<Task<IReadOnlyList<TrialBest>>> ask)
+    {
+        var known = trials.GetOrAdd(athleteId, _ => ask());
+        try
+        {
+            return await known;
+        }
+        catch
+        {
+            // What failed or was given up is asked for again by the next.
+            trials.TryRemove(new(athleteId, known));
+            throw;
+        }
+    }
+
+    /// <summary>How many timed runs an athlete has, asked for once.</summary>
+    public async Task<int> CountAsync(int athleteId, Func<Task<int>> ask) => counts.TryGetValue(athleteId, out var known) ? known : counts[athleteId] = await ask();
 
     /// <summary>Best before a run's day, asked for once.</summary>
     public async Task<double?> BestBeforeAsync(int athleteId, long runId, Func<Task<double?>> ask)
@@ -66,6 +89,8 @@ public sealed class CurveShelf
     {
         curves.TryRemove(athleteId, out _);
         bests.TryRemove(athleteId, out _);
+        trials.TryRemove(athleteId, out _);
+        counts.TryRemove(athleteId, out _);
         if (loads.TryGetValue(athleteId, out var own))
         {
             // What was run on other days stands.
@@ -86,6 +111,8 @@ public sealed class CurveShelf
     {
         curves.Clear();
         bests.Clear();
+        trials.Clear();
+        counts.Clear();
         loads.Clear();
         costs = null;
         taus.Clear();
@@ -179,7 +206,7 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, SchoolBook schools, T
 
     /// <summary>How many timed runs an athlete has.</summary>
     public Task<int> RunCountAsync(int athleteId, CancellationToken cancel = default) =>
-        db.Runs.CountAsync(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Marks.Any(), cancel);
+        shelf.CountAsync(athleteId, () => db.Runs.CountAsync(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Marks.Any(), cancel));
 
     /// <summary>The latest timed runs of an athlete, newest first.</summary>
     public async Task<List<LoggedRun>> RunsAsync(int athleteId, int most, CancellationToken cancel = default)
@@ -199,7 +226,10 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, SchoolBook schools, T
     /// <param name="athleteId">The athlete.</param>
     /// <param name="without">What is taken out of the times before the best is looked for; a hand's part is the same for all of a trial.</param>
     /// <param name="cancel">Gives up.</param>
-    public async Task<IReadOnlyList<TrialBest>> BestsAsync(int athleteId, Adjusts without = Adjusts.None, CancellationToken cancel = default)
+    public Task<IReadOnlyList<TrialBest>> BestsAsync(int athleteId, Adjusts without = Adjusts.None, CancellationToken cancel = default) =>
+        (without & (Adjusts.Air | Adjusts.Reaction)) == Adjusts.None ? shelf.TrialsAsync(athleteId, () => LeastAsync(athleteId, Adjusts.None, cancel)) : LeastAsync(athleteId, without, cancel);
+
+    private async Task<IReadOnlyList<TrialBest>> LeastAsync(int athleteId, Adjusts without, CancellationToken cancel)
     {
         // SQLite takes the other columns from the row that holds the least time (documented for a single min()). As timed, the index alone answers.
         var (air, reaction) = (without.HasFlag(Adjusts.Air) ? 1 : 0, without.HasFlag(Adjusts.Reaction) ? 1 : 0);

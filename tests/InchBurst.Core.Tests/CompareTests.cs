@@ -162,7 +162,7 @@ public class CompareTests
         var alike = RunComparison.Of(Side(run), Side(run with { Effort = 98, Surface = Surface.Track }), _ => Typical(0.02), _ => 0.01)!;
         Assert.NotNull(alike.Verdict);
         Assert.Null(alike.MostWon);
-        Assert.Equal([true, true, true, true, true, null, null], alike.List.Select(c => c.IsAlike));
+        Assert.Equal([true, true, true, true, true, null, null, null], alike.List.Select(c => c.IsAlike));
         Assert.False(RunComparison.Of(Side(run with { Surface = Surface.Track }), Side(run with { Surface = Surface.Grass }), _ => Typical(0.02), _ => 0.01)!.List.Single(c => c.What == "Surface").IsAlike);
         Assert.Null(RunComparison.Of(Side(run), Side(Times((20, 3.2))), _ => Typical(0.02), _ => 0.01));
         Assert.Null(CompareSide.Of([]));
@@ -218,14 +218,28 @@ public class CompareTests
         // science.md 2: MSS 8.5, tau 1.2 reach 95% at 20.87 m; v(t) = 0.8 MSS at t = -tau ln 0.2.
         var curve = new SprintCurve(8.5, 1.2);
         var phases = SprintPhases.Of(curve, 0, 40);
-        Assert.Equal([SprintPhase.Drive, SprintPhase.Rise, SprintPhase.Upright], phases.Select(p => p.Phase));
-        Assert.Equal(curve.DistanceAt(-1.2 * Math.Log(0.2)), phases[0].To, 6);
-        Assert.Equal(20.87, phases[1].To, 0.01);
-        Assert.Equal((phases[1].To, 40.0), (phases[2].From, phases[2].To));
+        Assert.Equal([SprintPhase.Start, SprintPhase.Drive, SprintPhase.Rise, SprintPhase.Upright], phases.Select(p => p.Phase));
+        Assert.Equal(curve.DistanceAt(-1.2 * Math.Log(0.5)), phases[0].To, 6);
+        Assert.Equal(curve.DistanceAt(-1.2 * Math.Log(0.2)), phases[1].To, 6);
+        Assert.Equal(20.87, phases[2].To, 0.01);
+        Assert.Equal((phases[2].To, 40.0), (phases[3].From, phases[3].To));
         Assert.Equal(phases[0].To - 0.5, SprintPhases.Of(curve, 0.5, 40)[0].To, 9);
-        Assert.Equal([(SprintPhase.Drive, 0.0, 5.0)], SprintPhases.Of(curve, 0, 5));
-        Assert.Equal(2, SprintPhases.Of(curve, 0, phases[1].To + 0.1).Count);
-        Assert.Equal(SprintPhase.Rise, SprintPhases.Of(curve, phases[0].To - 0.1, 40)[0].Phase);
+        Assert.Equal([SprintPhase.Start, SprintPhase.Drive], SprintPhases.Of(curve, 0, 5).Select(p => p.Phase));
+        Assert.Equal(3, SprintPhases.Of(curve, 0, phases[2].To + 0.1).Count);
+        Assert.Equal(SprintPhase.Rise, SprintPhases.Of(curve, phases[1].To - 0.1, 40)[0].Phase);
+    }
+
+    [Fact]
+    public void Past_the_fastest_part_the_runner_slows()
+    {
+        var curve = new SprintCurve(9.5, 1.2);
+
+        var phases = SprintPhases.Of(curve, 0, 100, 60);
+
+        Assert.Equal((SprintPhase.Upright, 60.0), (phases[^2].Phase, phases[^2].To));
+        Assert.Equal((SprintPhase.Slowing, 60.0, 100.0), phases[^1]);
+        Assert.Equal(SprintPhase.Upright, SprintPhases.Of(curve, 0, 60, 60)[^1].Phase);
+        Assert.Equal(60, SprintPhases.Of(curve, 0, 60, 80)[^1].To);
     }
 
     private static CompareTrial Trial(int day, string key, params int[] marks) => new(new DateOnly(2026, 1, 1).AddDays(day), key, marks.ToHashSet());

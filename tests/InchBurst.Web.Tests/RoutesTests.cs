@@ -62,6 +62,7 @@ public sealed class RoutesTests
         ["/Sessions/New"] = "oc",
         ["/Sessions/Review"] = "oc",
         ["/Sessions/Versions"] = "oc",
+        ["/Sessions/Testing"] = "oc",
         ["/Settings/Chips"] = "oc",
         ["/Settings/Files"] = "oc",
         ["/Settings/Index"] = "oc",

@@ -74,6 +74,9 @@ public sealed class TrainingSession
     /// <summary>True when somebody said that distance.</summary>
     public bool StartSaid { get; set; }
 
+    /// <summary>How its tests are run, as stored; empty when it is no day of tests.</summary>
+    public string Testing { get; set; } = "";
+
     /// <summary>Least time between two goes in s; 0 sends all free lanes together.</summary>
     public double StartIntervalSeconds { get; set; }
 

@@ -1353,6 +1353,10 @@ namespace InchBurst.Data.Migrations
                     b.Property<int>("Surface")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Testing")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Trigger")
                         .HasColumnType("INTEGER");
 

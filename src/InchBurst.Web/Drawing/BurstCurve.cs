@@ -21,8 +21,34 @@ public sealed record BurstCurve(
     string SpeedSymbol, string DistanceSymbol)
 {
 
+    /// <summary>True when it lies along time, not along the way.</summary>
+    public bool IsByTime { get; init; }
+
+    // The clock at a place: at gates as read, between them and beyond as the curve has it, so that steps end where they were timed.
+    private static double Clock(IReadOnlyList<GateTime> gates, SprintFitted? fit, double metres)
+    {
+        var at = 0;
+        while (at < gates.Count && gates[at].Metres < metres - 1e-9)
+        {
+            at++;
+        }
+
+        if (at == gates.Count)
+        {
+            return gates.Count == 0 ? metres : gates[^1].Seconds;
+        }
+
+        var (from, to) = (at == 0 ? new GateTime(0, 0) : gates[at - 1], gates[at]);
+        var share = fit is null ? (metres - from.Metres) / (to.Metres - from.Metres)
+            : fit.Curve.TimeTo(to.Metres + fit.StartBehindGateMetres) - fit.Curve.TimeTo(from.Metres + fit.StartBehindGateMetres) is > 1e-9 and var whole ? (fit.Curve.TimeTo(metres + fit.StartBehindGateMetres) - fit.Curve.TimeTo(from.Metres + fit.StartBehindGateMetres)) / whole : 0;
+        return from.Seconds + (share * (to.Seconds - from.Seconds));
+    }
+
+    // Seconds between marks of the time axis.
+    private const int SecondStep = 1;
+
     /// <summary>Draws a run; the fit may be missing.</summary>
-    public static BurstCurve Draw(IReadOnlyList<GateTime> gates, SprintFitted? fit, double width, double height, SpeedReading reading, DistanceUnit unit)
+    public static BurstCurve Draw(IReadOnlyList<GateTime> gates, SprintFitted? fit, double width, double height, SpeedReading reading, DistanceUnit unit, bool byTime = false)
     {
         var segments = Splits.Segments(gates);
         var far = gates.Count > 0 ? gates[^1].Metres : 40;
@@ -31,7 +57,8 @@ public sealed record BurstCurve(
         var speedStep = reading == SpeedReading.MetresPerSecond ? 2 : 5;
         var topUnits = Math.Ceiling(((Math.Min(fastest, 15) * unitsPerSpeed) + (speedStep * 0.35)) / speedStep) * speedStep;
         var (left, right, top, bottom) = (width < 500 ? 34.0 : 62.0, width - 2, 14.0, height - 82);
-        double X(double metres) => left + ((right - left) * metres / far);
+        var last = byTime ? Clock(gates, fit, far) : far;
+        double X(double metres) => left + ((right - left) * (byTime ? Clock(gates, fit, metres) : metres) / last);
         double Y(double speed) => bottom - ((bottom - top) * Math.Min(speed * unitsPerSpeed, topUnits) / topUnits);
 
         var strong = gates.Select(g => g.Metres).ToArray();
@@ -40,10 +67,19 @@ public sealed record BurstCurve(
         var ticks = new List<(double, string, bool)> { (X(0), "0", true) };
         foreach (var gate in strong)
         {
-            ticks.Add((X(gate), Figures.Number(gate / perUnit, 1), true));
+            ticks.Add((X(gate), byTime ? Figures.Split(Clock(gates, fit, gate)) : Figures.Number(gate / perUnit, 1), true));
         }
 
-        for (var m = step; m * perUnit < far; m += step)
+        for (var s = SecondStep; byTime && s < last; s += SecondStep)
+        {
+            var x = left + ((right - left) * s / last);
+            if (strong.All(g => Math.Abs(X(g) - x) > 26))
+            {
+                ticks.Add((x, s.ToString(CultureInfo.InvariantCulture), false));
+            }
+        }
+
+        for (var m = step; !byTime && m * perUnit < far; m += step)
         {
             if (strong.All(g => Math.Abs(X(g) - X(m * perUnit)) > 26))
             {
@@ -99,12 +135,13 @@ public sealed record BurstCurve(
             [.. segments.Select(s => (X(s.FromMetres), X(s.ToMetres) - X(s.FromMetres), Y(s.MeanSpeed)))],
             curvePath, band, topY, topText, marks,
             [.. Enumerable.Range(0, (int)(topUnits / speedStep) + 1).Select(i => (bottom - ((bottom - top) * i * speedStep / topUnits), (i * speedStep).ToString(CultureInfo.InvariantCulture)))],
-            ticks, phases, Figures.SymbolOf(reading), Distance.SymbolOf(unit));
+            ticks, phases, Figures.SymbolOf(reading), byTime ? "s" : Distance.SymbolOf(unit))
+        { IsByTime = byTime };
     }
 
     private static void AddPhases(List<(double, double, string, string, bool)> phases, SprintFitted fit, double behind, double far, Func<double, double> x)
     {
-        foreach (var (phase, from, to) in SprintPhases.Of(fit.Curve, behind, far))
+        foreach (var (phase, from, to) in SprintPhases.Of(fit.Curve, behind, far, fit.LeftOut.Count > 0 ? fit.Used[^1].Metres : null))
         {
             var (name, fill, dark) = Look(phase);
             var text = $"{name} {Figures.Number(from)}–{Figures.Number(to)} m";
@@ -115,6 +152,8 @@ public sealed record BurstCurve(
     /// <summary>How a phase is called and filled.</summary>
     public static (string Name, string Fill, bool IsDark) Look(SprintPhase phase) => phase switch
     {
+        SprintPhase.Start => ("start", "#E4D9BF", false),
+        SprintPhase.Slowing => ("slowing", "#C9C2B2", false),
         SprintPhase.Drive => ("drive", KindLook.Of(WorkKind.Acceleration).Light, false),
         SprintPhase.Rise => ("rise", KindLook.Of(WorkKind.MaxVelocity).Light, false),
         _ => ("upright", KindLook.Of(WorkKind.MaxVelocity).Solid, true),

@@ -139,7 +139,7 @@ public sealed record ComparePlot(
     private static List<(double X, double Width, string Text, string Fill, bool Dark)> Phases(SprintFitted fit, double far, Func<double, double> x)
     {
         var phases = new List<(double, double, string, string, bool)>();
-        foreach (var (phase, from, to) in SprintPhases.Of(fit.Curve, fit.StartBehindGateMetres, far))
+        foreach (var (phase, from, to) in SprintPhases.Of(fit.Curve, fit.StartBehindGateMetres, far, fit.LeftOut.Count > 0 ? fit.Used[^1].Metres : null))
         {
             var (name, fill, dark) = BurstCurve.Look(phase);
             var text = phase == SprintPhase.Upright ? name : $"{name} to {Figures.Exact(to, 1)} m";

@@ -135,6 +135,11 @@ public sealed partial class ImportBook
             Method = item.Method,
             Trigger = item.Trigger,
             Side = item.Side,
+            Surface = item.Surface,
+            Shoes = item.Setting.Shoes,
+            Wind = item.Setting.WindMetresPerSecond,
+            Altitude = item.Setting.AltitudeMetres,
+            Reaction = item.Reaction,
             LoggedBy = by,
         };
         run.SetDemand(demand);

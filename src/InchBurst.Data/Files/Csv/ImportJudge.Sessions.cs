@@ -35,6 +35,9 @@ internal sealed partial class ImportJudge
             Group = Short(Cell(row, "group"), 60),
             Notes = Short(Cell(row, "notes"), 2000),
             Surface = Word<Surface>(row, "surface") ?? Surface.Unsaid,
+            Shoes = Word<Shoes>(row, "shoes") ?? Shoes.Unsaid,
+            Wind = Within(row, "wind", Cells.Number(Cell(row, "wind")), -10, 10, "wind in m/s"),
+            Altitude = Within(row, "altitude", Cells.Number(Cell(row, "altitude")), 0, 4000, "height in m"),
             State = Word<SessionState>(row, "state") is null or SessionState.Planned ? SessionState.Planned : SessionState.Ended,
             PlanJson = PlanJson.Write(reading.Plan),
         };

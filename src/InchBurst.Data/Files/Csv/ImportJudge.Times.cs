@@ -47,6 +47,9 @@ internal sealed partial class ImportJudge
                 Method = method,
                 Trigger = Word<StartTrigger>(row, "trigger") ?? (method == TimingMethod.Hand ? StartTrigger.Gun : StartTrigger.FirstGate),
                 Side = Word<Side>(row, "side"),
+                Surface = Word<Surface>(row, "surface") ?? Surface.Unsaid,
+                Setting = new(Word<Shoes>(row, "shoes") ?? Shoes.Unsaid, Within(row, "wind", Cells.Number(Cell(row, "wind")), -10, 10, "wind in m/s"), Within(row, "altitude", Cells.Number(Cell(row, "altitude")), 0, 4000, "height in m")),
+                Reaction = Within(row, "reaction", Cells.Number(Cell(row, "reaction")), 0, 2, "reaction in s"),
                 Finished = FinishedOf(row),
             };
             if (bad)

@@ -25,6 +25,10 @@ public sealed record ImportKind(string Key, string Title, string Guide, IReadOnl
     private static readonly ImportField Rep = new("rep", "Attempt", "1, 2, 3; 0 for one that does not count", false, "attempt", "trial", "try", "no", "#");
     private static readonly ImportField Side = new("side", "Side", "left, right or empty", false, "leg", "foot");
     private static readonly ImportField Run = new("run", "Run", "a number that keeps rows of one run together", false, "run id");
+    private static readonly ImportField OnSurface = new("surface", "Surface", "track, grass and so on", false);
+    private static readonly ImportField InShoes = new("shoes", "Shoes", "spikes, flats, studs, court, barefoot", false, "footwear");
+    private static readonly ImportField InWind = new("wind", "Wind, m/s", "+1.2 behind, -0.8 against", false, "wind m/s");
+    private static readonly ImportField AtAltitude = new("altitude", "Height above the sea, m", "0 to 4000", false, "elevation");
     private static readonly ImportField Finished = new("finished", "Finished", "2026-03-14T17:02:11Z", false, "finished at");
 
     /// <summary>Every kind.</summary>
@@ -38,7 +42,8 @@ public sealed record ImportKind(string Key, string Title, string Guide, IReadOnl
         new("times", "Times, one a row", "one time a row; rows of one run share athlete, day and attempt", [
             Name, MaybeDay, new("distance", "Distance", "30, 30 m or 40 yd", true, "dist", "metres", "meters", "split", "mark", "m"), new("seconds", "Time", "4.52, 4,52 or 1:04.5", true, "time", "result", "s", "sec", "split time"),
             Rep, Run, Squad, Session, Line, Work, Side, new("effort", "Effort, %", "percent asked", false, "intensity"), new("method", "Timing", "electronic or hand", false, "timing", "timed by"),
-            new("trigger", "Started by", "first gate, gun, first movement and so on", false, "started by"), new("outcome", "Outcome", "timed, not timed, measured, skipped or again", false, "status"), Finished]),
+            new("trigger", "Started by", "first gate, gun, first movement and so on", false, "started by"), new("outcome", "Outcome", "timed, not timed, measured, skipped or again", false, "status"), Finished,
+            OnSurface, InShoes, InWind, AtAltitude, new("reaction", "Reaction, s", "from the gun to the first movement", false, "reaction time")]),
         new("wide", "Times, one athlete a row", "one athlete a row and one trial a column, headed by its distance: 30 m, 30 m (2), 10m #2", [Name, MaybeDay]),
         new("measures", "Jumps, throws and other measures", "one measured value a row", [
             Name, MaybeDay, Work with { IsNeeded = true, Guide = "exercise or line, such as broad jump" }, new("value", "Value", "in the unit beside it: 2.31, 38,5 cm", true, "result", "height", "best"),
@@ -46,7 +51,7 @@ public sealed record ImportKind(string Key, string Title, string Guide, IReadOnl
         new("sessions", "Sessions", "one session a row, its plan as text in one cell", [
             Day, new("name", "Name", "name of the session", true, "session", "title"), Squad, new("plan", "Plan", "lines as they are written in the builder", false, "session plan", "content"), new("start", "Start", "18:30", false, "time"), new("group", "Group", "whom it is for", false, "for"),
             new("lanes", "Lanes", "1 to 20", false), new("minutes", "Minutes", "window, 5 to 300", false, "window", "duration"), new("straight m", "Straight, m", "metres there are to run", false, "straight"), new("run-out m", "Run-out, m", "metres to slow down", false, "run-out"),
-            new("surface", "Surface", "track, grass and so on", false), new("state", "State", "planned or ended", false), new("notes", "Notes", "free words", false, "note", "comments")]),
+            OnSurface, InShoes, InWind, AtAltitude, new("state", "State", "planned or ended", false), new("notes", "Notes", "free words", false, "note", "comments")]),
         new("attendance", "Who was there", "one athlete and session a row; the sessions come in first", [
             Name, Day, Session with { IsNeeded = true }, new("present", "Present", "yes or no", false, "there", "attended"), Squad, new("rating", "Rating", "perceived exertion, 0 to 10", false, "rpe"), new("minutes", "Minutes", "minutes trained", false, "duration", "min"), new("note", "Note", "words", false, "notes", "comment")]),
         new("fixtures", "Calendar", "one match, camp or exam a row", [

@@ -64,6 +64,12 @@ public sealed record RunItem(int AthleteId, DateOnly Day, int SquadId, string Se
     public TimingMethod Method { get; init; }
     public StartTrigger Trigger { get; init; }
     public Side? Side { get; init; }
+    public Surface Surface { get; init; }
+
+    /// <summary>What it was run in, as far as the file says it.</summary>
+    public RunSetting Setting { get; init; } = RunSetting.None;
+
+    public double? Reaction { get; init; }
     public RunOutcome Outcome { get; init; }
     public DateTime? Finished { get; init; }
 

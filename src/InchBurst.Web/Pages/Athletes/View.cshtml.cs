@@ -58,10 +58,19 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
 
     public BurstCurve? CurveNarrow { get; private set; }
 
+    /// <summary>True when the curve lies along time.</summary>
+    public bool ByTime { get; private set; }
+
+    /// <summary>How far each gate is from the curve; null without one.</summary>
+    public ResidualStrip? Misses { get; private set; }
+
     public IReadOnlyList<SegmentRow> Segments { get; private set; } = [];
 
     /// <summary>True when every column of the splits can be as wide as its stretch is long, so that it hangs under the drawing.</summary>
-    public bool ToScale => Segments.Count > 0 && Segments.All(s => s.Segment.Metres / Segments.Sum(x => x.Segment.Metres) >= 0.11);
+    public bool ToScale => Segments.Count > 0 && Segments.All(s => ShareOf(s) >= 0.11);
+
+    /// <summary>A stretch as a share of the picture above it.</summary>
+    public double ShareOf(SegmentRow row) => ByTime ? row.Segment.Seconds / Segments.Sum(x => x.Segment.Seconds) : row.Segment.Metres / Segments.Sum(x => x.Segment.Metres);
 
     public IReadOnlyList<BestList> Lists { get; private set; } = [];
 
@@ -79,12 +88,13 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
     public (IReadOnlyList<Surface> Surfaces, IReadOnlyList<Shoes> Shoes) Split { get; private set; } = ([], []);
 
     /// <summary>The address with one thing other.</summary>
-    public string With(Adjusts without) => $"/Athletes/{Athlete.Id}?" + string.Join('&', new[] { $"without={(int)without}", OnSurface is { } s ? $"surface={s}" : "", InShoes is { } f ? $"shoes={f}" : "", Run is { } r ? $"run={r}" : "" }.Where(x => x.Length > 0)) + "#bests";
+    public string With(Adjusts without) => $"/Athletes/{Athlete.Id}?" + string.Join('&', new[] { $"without={(int)without}", OnSurface is { } s ? $"surface={s}" : "", InShoes is { } f ? $"shoes={f}" : "", ByTime ? "time=true" : "", Run is { } r ? $"run={r}" : "" }.Where(x => x.Length > 0)) + "#bests";
 
     public long? Run { get; private set; }
 
-    public async Task<IActionResult> OnGetAsync(int id, long? run, bool all = false, int without = 0, Surface? surface = null, Shoes? shoes = null)
+    public async Task<IActionResult> OnGetAsync(int id, long? run, bool all = false, bool time = false, int without = 0, Surface? surface = null, Shoes? shoes = null)
     {
+        ByTime = time;
         (Without, OnSurface, InShoes, Run) = ((Adjusts)without & Adjusts.All, surface, shoes, run);
         if (await roster.FindAsync(id) is not { } athlete)
         {
@@ -131,8 +141,9 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
         (Fit, Reason) = (outcome.Fitted, outcome.Reason);
         if (run.HasStart)
         {
-            Curve = BurstCurve.Draw(run.Gates, Fit, 772, 392, Club.SpeedUnit, Club.DistanceUnit);
-            CurveNarrow = BurstCurve.Draw(run.Gates, Fit, 358, 330, Club.SpeedUnit, Club.DistanceUnit);
+            Curve = BurstCurve.Draw(run.Gates, Fit, 772, 392, Club.SpeedUnit, Club.DistanceUnit, ByTime);
+            CurveNarrow = BurstCurve.Draw(run.Gates, Fit, 358, 330, Club.SpeedUnit, Club.DistanceUnit, ByTime);
+            Misses = Fit is null ? null : ResidualStrip.Draw(Fit, 772, Club.DistanceUnit);
         }
 
         if (Fit is not null && Athlete is { MassKilograms: { } mass, HeightMetres: { } height })

@@ -1,6 +1,7 @@
 using System.Globalization;
 using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Progress;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
 using InchBurst.Web.Support;
@@ -69,9 +70,19 @@ public sealed class NewModel(SessionBook sessions, BuilderMaker maker, CalendarB
             (session.StartBehindGateMetres, session.StartSaid) = (before.StartBehindGateMetres, true);
         }
 
-        var plan = (await ChosenAsync(from ?? ""))?.Plan ?? SessionPlan.Empty;
+        var chosen = await ChosenAsync(from ?? "");
+        session.Testing = await TestingOfAsync(from ?? "");
+        var plan = chosen?.Plan ?? SessionPlan.Empty;
         await sessions.CreateAsync(session, await maker.WithDrillsAsync(plan, drill), desk.Who);
         return Redirect($"/Sessions/{session.Id}");
+    }
+
+    // A day of tests stays one: made from the shelf it has the usual protocol, made from another it has that one's, so that the two can be set beside each other.
+    private async Task<string> TestingOfAsync(string from)
+    {
+        var parts = from.Split('-');
+        return parts is ["session" or "ran", var number] && int.TryParse(number, CultureInfo.InvariantCulture, out var id) && await sessions.FindAsync(id) is { } before ? before.Session.Testing
+            : parts is ["ready", var at] && int.TryParse(at, CultureInfo.InvariantCulture, out var i) && i >= 0 && i < ReadySessions.All.Count && ReadySessions.All[i].Name == ReadySessions.TestingDay ? new TestingDay().Write() : "";
     }
 
     public async Task<IActionResult> OnPostForgetAsync(int kept)
