@@ -238,12 +238,13 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, SchoolBook schools, T
             : await db.Database.SqlQuery<BestRow>($"SELECT Key, FromMillimetres, ToMillimetres, MIN(Seconds + {air} * COALESCE(Air, 0) + {reaction} * COALESCE(Reaction, 0)) AS Least, Seconds, RunId, COUNT(*) AS Runs FROM RunStretches WHERE AthleteId = {athleteId} GROUP BY Key, FromMillimetres, ToMillimetres").ToListAsync(cancel);
         var ids = rows.Select(r => r.RunId).Distinct().ToList();
         var runs = (await db.Runs.AsNoTracking().Include(r => r.Marks).Where(r => ids.Contains(r.Id)).ToListAsync(cancel)).ToDictionary(r => r.Id, r => r.ToLogged());
+        var still = runs.ToDictionary(r => r.Key, r => StillAir.Of(r.Value));
         return
         [
             .. rows.Where(r => runs.ContainsKey(r.RunId)).Select(r => (Row: r, Run: runs[r.RunId], To: runs[r.RunId].Marks.First(m => m.At.Millimetres == r.ToMillimetres).At))
                 .Select(x => new TrialBest(x.Run.Trial, x.Row.FromMillimetres, x.To, x.Row.Seconds, x.Row.RunId, x.Run.Day, x.Row.Runs)
                 {
-                    Adjusted = AdjustedTime.Of(x.Run, x.Row.FromMillimetres, x.Row.ToMillimetres, x.Row.Seconds),
+                    Adjusted = AdjustedTime.Of(x.Run, still[x.Row.RunId], x.Row.FromMillimetres, x.Row.ToMillimetres, x.Row.Seconds),
                     Setting = x.Run.Setting,
                 }),
         ];

@@ -28,34 +28,43 @@ public enum Adjusts
 /// <param name="What">What is taken out.</param>
 /// <param name="Seconds">Seconds to add to the time; negative makes it shorter.</param>
 /// <param name="Words">In a coach's words: "wind +1.8: +0.04 s".</param>
-public sealed record Adjustment(Adjusts What, double Seconds, string Words);
+public sealed record Adjustment(Adjusts What, double Seconds, string Words)
+{
+    /// <summary>True from a hundredth of a second on; less is taken out but not told.</summary>
+    public bool IsTold => Math.Abs(Seconds) >= 0.005;
+}
 
 /// <summary>A time as read with what may be taken out of it, each by its name.</summary>
 /// <param name="Raw">The time as read in s.</param>
 /// <param name="Parts">What may be taken out.</param>
 public sealed record AdjustedTime(double Raw, IReadOnlyList<Adjustment> Parts)
 {
-    // Less is no hundredth of a second.
-    private const double Shown = 0.005;
-
     /// <summary>The time without some of what is known, s.</summary>
     /// <param name="what">What is to be taken out; the rest stays in.</param>
     public double Without(Adjusts what) => Raw + Parts.Where(p => what.HasFlag(p.What)).Sum(p => p.Seconds);
 
     /// <summary>The parts that are taken out, in words; empty when none is.</summary>
     /// <param name="what">What is taken out.</param>
-    public string Words(Adjusts what) => string.Join(", ", Parts.Where(p => what.HasFlag(p.What)).Select(p => p.Words));
+    public string Words(Adjusts what) => string.Join(", ", Parts.Where(p => p.IsTold && what.HasFlag(p.What)).Select(p => p.Words));
 
     /// <summary>A time of a run over a stretch.</summary>
     /// <param name="run">The run.</param>
     /// <param name="fromMillimetres">Where the stretch begins; 0 for the start.</param>
     /// <param name="toMillimetres">Where it ends.</param>
     /// <param name="seconds">The time in s.</param>
-    public static AdjustedTime Of(LoggedRun run, int fromMillimetres, int toMillimetres, double seconds)
+    public static AdjustedTime Of(LoggedRun run, int fromMillimetres, int toMillimetres, double seconds) => Of(run, StillAir.Of(run), fromMillimetres, toMillimetres, seconds);
+
+    /// <summary>A time of a run over a stretch, with what the air did to that run known already: one run has many times.</summary>
+    /// <param name="run">The run.</param>
+    /// <param name="still">What the air did to it; null when nothing.</param>
+    /// <param name="fromMillimetres">Where the stretch begins; 0 for the start.</param>
+    /// <param name="toMillimetres">Where it ends.</param>
+    /// <param name="seconds">The time in s.</param>
+    public static AdjustedTime Of(LoggedRun run, StillAir? still, int fromMillimetres, int toMillimetres, double seconds)
     {
         var parts = new List<Adjustment>();
         var fromStart = fromMillimetres == 0 && run.HasStart;
-        if (StillAir.Of(run)?.Seconds(fromMillimetres / 1000.0, toMillimetres / 1000.0) is { } air && Math.Abs(air) >= Shown)
+        if (still?.Seconds(fromMillimetres / 1000.0, toMillimetres / 1000.0) is { } air)
         {
             var height = run.Setting.AltitudeMetres is >= RunSetting.LeastAltitude and var h ? $"{Figures.Number(h)} m above the sea" : "";
             var words = string.Join(" and ", new[] { RunSetting.WindWords(run.Setting.WindMetresPerSecond), height }.Where(w => w.Length > 0));
@@ -82,9 +91,10 @@ public sealed record AdjustedTime(double Raw, IReadOnlyList<Adjustment> Parts)
     public static LoggedRun Without(LoggedRun run, Adjusts what)
     {
         var parts = Adjusts.None;
+        var still = StillAir.Of(run);
         LoggedMark Of(LoggedMark mark)
         {
-            var adjusted = AdjustedTime.Of(run, 0, mark.At.Millimetres, mark.Seconds);
+            var adjusted = AdjustedTime.Of(run, still, 0, mark.At.Millimetres, mark.Seconds);
             parts |= adjusted.Parts.Where(p => what.HasFlag(p.What)).Aggregate(Adjusts.None, (all, p) => all | p.What);
             return mark with { Seconds = adjusted.Without(what) };
         }
@@ -116,10 +126,17 @@ public sealed class StillAir
     private const double FormulaMetres = 100;
 
     private readonly LoggedRun run;
-    private readonly SprintSimulation runner;
-    private readonly RunConditions there;
+    private readonly double[] metres;
+    private readonly IReadOnlyList<double> still;
+    private readonly IReadOnlyList<double> moved;
 
-    private StillAir(LoggedRun run, SprintSimulation runner, RunConditions there) => (this.run, this.runner, this.there) = (run, runner, there);
+    // Both runs are simulated once, to every mark.
+    private StillAir(LoggedRun run, SprintSimulation runner, RunConditions there)
+    {
+        this.run = run;
+        metres = [.. run.Marks.Select(m => m.At.Metres)];
+        (still, moved) = (runner.TimesTo(metres, new(Drag)), runner.TimesTo(metres, there));
+    }
 
     /// <summary>What the air did to a run; null when nobody said what it was, it did nothing, or the run is not straight on.</summary>
     /// <param name="run">The run.</param>
@@ -133,17 +150,31 @@ public sealed class StillAir
         var there = new RunConditions(Drag, run.Setting.WindMetresPerSecond ?? 0, AltitudeMetres: run.Setting.AltitudeMetres ?? 0);
         var (from, to) = (run.HasStart ? 0 : run.Marks[0].At.Metres, run.Marks[^1].At.Metres);
         var seconds = run.Marks[^1].Seconds - (run.HasStart ? 0 : run.Marks[0].Seconds);
-        var (low, high) = (LeastSpeed, MostSpeed);
-        for (var i = 0; i < 18; i++)
+
+        // The time goes almost as one over the speed, so a few rounds of correcting in that proportion settle it.
+        var speed = Math.Clamp((to - from) / seconds, LeastSpeed, MostSpeed);
+        for (var i = 0; i < MostRounds; i++)
         {
-            var middle = (low + high) / 2;
-            (low, high) = Between(Runner(middle), there, from, to) > seconds ? (middle, high) : (low, middle);
+            var off = Between(Runner(speed), there, from, to) / seconds;
+            if (!double.IsFinite(off) || speed * off is < LeastSpeed or > MostSpeed)
+            {
+                return null;
+            }
+
+            speed *= off;
+            if (Math.Abs(off - 1) < Settled)
+            {
+                break;
+            }
         }
 
-        return high > MostSpeed - 0.01 || low < LeastSpeed + 0.01 ? null : new(run, Runner((low + high) / 2), there);
+        return new(run, Runner(speed), there);
     }
 
-    /// <summary>Seconds to add to a time over a stretch to have it in still air at sea level; null where the runner does not get.</summary>
+    private const int MostRounds = 12;
+    private const double Settled = 1e-5;
+
+    /// <summary>Seconds to add to a time between marks, or from the start to one, to have it in still air at sea level; null where the run has no such mark or the runner does not get.</summary>
     /// <param name="from">Where the stretch begins, m from the start; 0 for the start.</param>
     /// <param name="to">Where it ends, m.</param>
     public double? Seconds(double from, double to)
@@ -153,8 +184,14 @@ public sealed class StillAir
             return Mureika(mark.Seconds, run.Setting.WindMetresPerSecond ?? 0, run.Setting.AltitudeMetres ?? 0) - mark.Seconds;
         }
 
-        var change = Between(runner, new(Drag), from, to) - Between(runner, there, from, to);
-        return double.IsFinite(change) ? change : null;
+        return Change(to) - (from > 0 ? Change(from) : 0);
+    }
+
+    // Of a mark; null elsewhere, and where the runner does not get.
+    private double? Change(double at)
+    {
+        var i = Array.FindIndex(metres, m => Math.Abs(m - at) < 0.0005);
+        return i >= 0 && still[i] - moved[i] is var change && double.IsFinite(change) ? change : null;
     }
 
     /// <summary>A time over 100 m in still air at sea level. Source: Mureika 2001 (from memory, science of the 100 m).</summary>

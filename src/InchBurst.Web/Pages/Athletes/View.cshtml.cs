@@ -115,7 +115,7 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
 
         var bests = await squads.BestsAsync(id);
         var told = Without == Adjusts.None ? bests : await squads.BestsAsync(id, Without);
-        Known = told.SelectMany(b => b.Adjusted?.Parts ?? []).Aggregate(Without, (known, part) => known | part.What);
+        Known = told.SelectMany(b => b.Adjusted?.Parts ?? []).Where(p => p.IsTold).Aggregate(Without, (known, part) => known | part.What);
         Split = ([.. bests.Select(b => b.Trial.Surface).Distinct().Order()], [.. bests.Select(b => b.Trial.Shoes).Distinct().Order()]);
         Lists = Bests.Only(Bests.Lists(told), OnSurface, InShoes);
         Standing = await squads.CurveAsync(id);
