@@ -17,8 +17,12 @@ public sealed class CurveShelf
     private readonly ConcurrentDictionary<int, (DateOnly Day, StandingOutcome Curve)> curves = new();
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<long, double?>> bests = new();
     private readonly ConcurrentDictionary<int, (DateOnly Day, double Tau)> taus = new();
-    private readonly ConcurrentDictionary<int, Task<IReadOnlyList<TrialBest>>> trials = new();
-    private readonly ConcurrentDictionary<int, int> counts = new();
+    private readonly Dictionary<int, IReadOnlyList<TrialBest>> trials = [];
+    private readonly Dictionary<int, int> counts = [];
+    private readonly Lock gate = new();
+
+    // How often something was forgotten: what was asked for before the last time is not remembered.
+    private long forgotten;
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<(int Session, Surface Surface, double? Mass), LoadTestOfDay>> loads = new();
 
     private IReadOnlyDictionary<string, KitCost>? costs;
@@ -28,8 +32,13 @@ public sealed class CurveShelf
     {
         curves.Clear();
         bests.Clear();
-        trials.Clear();
-        counts.Clear();
+        lock (gate)
+        {
+            forgotten++;
+            trials.Clear();
+            counts.Clear();
+        }
+
         taus.Clear();
         loads.Clear();
         costs = null;
@@ -42,23 +51,36 @@ public sealed class CurveShelf
     public ConcurrentDictionary<(int Session, Surface Surface, double? Mass), LoadTestOfDay> LoadsOf(int athleteId) => loads.GetOrAdd(athleteId, _ => new());
 
     /// <summary>Bests of every trial of an athlete as timed, asked for once.</summary>
-    public async Task<IReadOnlyList<TrialBest>> TrialsAsync(int athleteId, Func<Task<IReadOnlyList<TrialBest>>> ask)
-    {
-        var known = trials.GetOrAdd(athleteId, _ => ask());
-        try
-        {
-            return await known;
-        }
-        catch
-        {
-            // What failed or was given up is asked for again by the next.
-            trials.TryRemove(new(athleteId, known));
-            throw;
-        }
-    }
+    public Task<IReadOnlyList<TrialBest>> TrialsAsync(int athleteId, Func<Task<IReadOnlyList<TrialBest>>> ask) => OnceAsync(trials, athleteId, ask);
 
     /// <summary>How many timed runs an athlete has, asked for once.</summary>
-    public async Task<int> CountAsync(int athleteId, Func<Task<int>> ask) => counts.TryGetValue(athleteId, out var known) ? known : counts[athleteId] = await ask();
+    public Task<int> CountAsync(int athleteId, Func<Task<int>> ask) => OnceAsync(counts, athleteId, ask);
+
+    // What changed while it was asked for is asked for again the next time.
+    private async Task<T> OnceAsync<T>(Dictionary<int, T> of, int athleteId, Func<Task<T>> ask)
+    {
+        long before;
+        lock (gate)
+        {
+            if (of.TryGetValue(athleteId, out var known))
+            {
+                return known;
+            }
+
+            before = forgotten;
+        }
+
+        var found = await ask();
+        lock (gate)
+        {
+            if (forgotten == before)
+            {
+                of[athleteId] = found;
+            }
+        }
+
+        return found;
+    }
 
     /// <summary>Best before a run's day, asked for once.</summary>
     public async Task<double?> BestBeforeAsync(int athleteId, long runId, Func<Task<double?>> ask)
@@ -89,8 +111,13 @@ public sealed class CurveShelf
     {
         curves.TryRemove(athleteId, out _);
         bests.TryRemove(athleteId, out _);
-        trials.TryRemove(athleteId, out _);
-        counts.TryRemove(athleteId, out _);
+        lock (gate)
+        {
+            forgotten++;
+            trials.Remove(athleteId);
+            counts.Remove(athleteId);
+        }
+
         if (loads.TryGetValue(athleteId, out var own))
         {
             // What was run on other days stands.
@@ -111,8 +138,13 @@ public sealed class CurveShelf
     {
         curves.Clear();
         bests.Clear();
-        trials.Clear();
-        counts.Clear();
+        lock (gate)
+        {
+            forgotten++;
+            trials.Clear();
+            counts.Clear();
+        }
+
         loads.Clear();
         costs = null;
         taus.Clear();

@@ -96,6 +96,7 @@ public sealed class LinkTests : IAsyncLifetime
 
         await house.InDbAsync(db => db.Athletes.Where(a => a.Id == 16).ExecuteUpdateAsync(u => u.SetProperty(a => a.ConsentOn, new DateOnly(2026, 9, 1))));
         Assert.Equal(HttpStatusCode.OK, await OpensAsync(await MakeAsync(16)));
+        Assert.Contains("on this machine only", (await coach.PostAsync("/Athletes/16/Link", "/Athletes/16/Link?handler=Make", ("days", "30"))).Page.QuerySelector(".link-made .caution")!.TextContent);
         Assert.Equal("Choose one of these.", (await coach.PostAsync("/Athletes/16/Link", "/Athletes/16/Link?handler=Make", ("days", "4000"))).Page.QuerySelector("[role=alert]")!.TextContent);
     }
 }

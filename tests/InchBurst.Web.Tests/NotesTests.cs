@@ -152,7 +152,7 @@ public sealed class NotesTests : IAsyncLifetime
             }
         }
 
-        Assert.Equal(["/Account/FirstRun", "/Account/SignIn", "/Account/You", "/Denied", "/Guide", "/Index", "/Sessions/Correct", "/Sessions/Trackside", "/Trouble"], open.Distinct().Order(StringComparer.Ordinal));
+        Assert.Equal(["/Account/FirstRun", "/Account/SignIn", "/Account/You", "/Denied", "/Guide", "/Index", "/Mine", "/Sessions/Correct", "/Sessions/Trackside", "/Trouble"], open.Distinct().Order(StringComparer.Ordinal));
     }
 
     [Fact]

@@ -22,7 +22,7 @@ public sealed class SafetyTests
         var open = house.Services.GetRequiredService<EndpointDataSource>().Endpoints
             .Where(e => e.Metadata.GetMetadata<PageActionDescriptor>() is not null && e.Metadata.GetMetadata<IAllowAnonymous>() is not null)
             .Select(e => e.Metadata.GetMetadata<PageActionDescriptor>()!.ViewEnginePath).Distinct().Order();
-        Assert.Equal(["/Account/FirstRun", "/Account/SignIn", "/Trouble"], open);
+        Assert.Equal(["/Account/FirstRun", "/Account/SignIn", "/Mine", "/Trouble"], open);
         foreach (var path in Pages)
         {
             var (code, _, response) = await house.Visitor().GetAsync(path);

@@ -21,6 +21,9 @@ public sealed class LinkModel(RosterBook roster, LinkBook links, Desk desk) : Pa
 
     public bool Withdrawn { get; private set; }
 
+    /// <summary>True when the address is this machine's own, which no phone can open.</summary>
+    public bool IsHereOnly => Uri.TryCreate(Made, UriKind.Absolute, out var address) && address.IsLoopback;
+
     public string? Wrong { get; private set; }
 
     /// <summary>True when a guardian's consent is needed and none is noted.</summary>
