@@ -55,32 +55,6 @@ public static class ReadySessions
             Cool-down:
             cool-down 5 min
             """),
-        new(TestingDay, "Sprint, flying ten, jump and turn, measured the same way every time.", 75, """
-            Warm-up:
-            raise 5 min @45%
-            single-leg bridge 1 x 8 reps each side
-            leg swing forwards 1 x 10 reps each side
-            walking lunge with turn 1 x 15 m
-            snap-down landing 1 x 5 reps
-
-            Build-ups:
-            build-up 3 x 30 m @75,85,95% rest 1:30
-
-            Jump:
-            broad jump 3 x 1 reps rest 1:00 log length
-
-            Sprint:
-            3 x 30 m from 3-point gates 5,10,20,30 m rest 4:00
-
-            Flying:
-            2 x 20 build + 10 fly + 20 m slow rest 5:00
-
-            Turn:
-            five-ten-five 2 x 5 + turn 180 right + 10 + turn 180 left + 5 m rest 3:00 log time
-
-            Cool-down:
-            cool-down 5 min
-            """),
         new("Top-speed day", "Flying tens with full rest, for those used to full speed.", 60, """
             Warm-up:
             raise 4 min @45%
@@ -218,6 +192,32 @@ public static class ReadySessions
 
             Cool-down:
             walk and breathe 2 min
+            """),
+        new(TestingDay, "Sprint, flying ten, jump and turn, measured the same way every time.", 75, """
+            Warm-up:
+            raise 5 min @45%
+            single-leg bridge 1 x 8 reps each side
+            leg swing forwards 1 x 10 reps each side
+            walking lunge with turn 1 x 15 m
+            snap-down landing 1 x 5 reps
+
+            Build-ups:
+            build-up 3 x 30 m @75,85,95% rest 1:30
+
+            Jump:
+            broad jump 3 x 1 reps rest 1:00 log length
+
+            Sprint:
+            3 x 30 m from 3-point gates 5,10,20,30 m rest 4:00
+
+            Flying:
+            2 x 20 build + 10 fly + 20 m slow rest 5:00
+
+            Turn:
+            five-ten-five 2 x 5 + turn 180 right + 10 + turn 180 left + 5 m rest 3:00 log time
+
+            Cool-down:
+            cool-down 5 min
             """),
     ];
 }
