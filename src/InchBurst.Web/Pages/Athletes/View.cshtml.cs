@@ -64,6 +64,8 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
     /// <summary>How far each gate is from the curve; null without one.</summary>
     public ResidualStrip? Misses { get; private set; }
 
+    public ResidualStrip? MissesNarrow { get; private set; }
+
     public IReadOnlyList<SegmentRow> Segments { get; private set; } = [];
 
     /// <summary>True when every column of the splits can be as wide as its stretch is long, so that it hangs under the drawing.</summary>
@@ -143,7 +145,7 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
         {
             Curve = BurstCurve.Draw(run.Gates, Fit, 772, 392, Club.SpeedUnit, Club.DistanceUnit, ByTime);
             CurveNarrow = BurstCurve.Draw(run.Gates, Fit, 358, 330, Club.SpeedUnit, Club.DistanceUnit, ByTime);
-            Misses = Fit is null ? null : ResidualStrip.Draw(Fit, 772, Club.DistanceUnit);
+            (Misses, MissesNarrow) = Fit is null ? (null, null) : (ResidualStrip.Draw(Fit, 772, Club.DistanceUnit), ResidualStrip.Draw(Fit, 358, Club.DistanceUnit));
         }
 
         if (Fit is not null && Athlete is { MassKilograms: { } mass, HeightMetres: { } height })
