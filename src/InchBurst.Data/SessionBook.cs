@@ -166,6 +166,7 @@ public sealed class SessionBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
     public async Task SaveSettingsAsync(TrainingSession session, CancellationToken cancel = default)
     {
         await using var step = await db.Database.BeginTransactionAsync(cancel);
+        var changed = new HashSet<(int Athlete, DateOnly Day)>();
         var of = db.Entry(session);
         if (of.Property(s => s.Surface).IsModified || of.Property(s => s.Shoes).IsModified || of.Property(s => s.Wind).IsModified || of.Property(s => s.Altitude).IsModified)
         {
@@ -175,13 +176,17 @@ public sealed class SessionBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
                 (run.Surface, run.Altitude) = (session.Surface, session.Altitude);
                 (run.Shoes, run.Wind) = run.HasOwnSetting ? (run.Shoes, run.Wind) : (session.Shoes, session.Wind);
                 run.Settle();
-                shelf.Forget(run.AthleteId, run.Day);
+                changed.Add((run.AthleteId, run.Day));
             }
         }
 
         await SaveAsync(session, cancel);
         await db.PlanRevisions.Where(r => r.SessionId == session.Id).ExecuteUpdateAsync(u => u.SetProperty(r => r.Lanes, session.Lanes), cancel);
         await step.CommitAsync(cancel);
+        foreach (var (athlete, day) in changed)
+        {
+            shelf.Forget(athlete, day);
+        }
     }
 
     public async Task SaveAsync(TrainingSession session, CancellationToken cancel = default)

@@ -21,9 +21,10 @@ public sealed class CurveShelf
     private readonly Dictionary<int, int> counts = [];
     private readonly Lock gate = new();
 
+    private readonly ConcurrentDictionary<int, ConcurrentDictionary<(int Session, Surface Surface, double? Mass), LoadTestOfDay>> loads = new();
+
     // How often something was forgotten: what was asked for before the last time is not remembered.
     private long forgotten;
-    private readonly ConcurrentDictionary<int, ConcurrentDictionary<(int Session, Surface Surface, double? Mass), LoadTestOfDay>> loads = new();
 
     private IReadOnlyDictionary<string, KitCost>? costs;
 
@@ -132,22 +133,6 @@ public sealed class CurveShelf
         {
             taus.TryRemove(athleteId, out _);
         }
-    }
-
-    public void Clear()
-    {
-        curves.Clear();
-        bests.Clear();
-        lock (gate)
-        {
-            forgotten++;
-            trials.Clear();
-            counts.Clear();
-        }
-
-        loads.Clear();
-        costs = null;
-        taus.Clear();
     }
 }
 

@@ -1,4 +1,11 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
+using InchBurst.Core.Log;
+using InchBurst.Core.Make;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Progress;
+using InchBurst.Core.Shorthand;
+using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Tests;
 
@@ -83,5 +90,49 @@ public class TestingDayTests
         Assert.Equal("The mean of the two best counts; one more is taken when the two best differ by more than 2.5%.", day.Words);
         Assert.StartsWith("The best attempt counts;", new TestingDay().Words, StringComparison.Ordinal);
         Assert.StartsWith("The mean of all attempts counts;", new TestingDay(TestCounts.Mean).Words, StringComparison.Ordinal);
+    }
+
+    private static DayTest? TestOf(string line) => DayTest.Of(LineDemand.Of(ShorthandLine.Read(line).Line!, ExerciseCatalogue.BuiltIn));
+
+    [Theory]
+    [InlineData("3 x 30 m gates 10,30", MeasureKind.Time, true)]
+    [InlineData("3 x 30 m @100% gates 10,30", MeasureKind.Time, true)]
+    [InlineData("2 x 20 build + 10 fly + 20 m slow", MeasureKind.Time, true)]
+    [InlineData("broad jump 3 x 1 reps log length", MeasureKind.JumpLength, false)]
+    [InlineData("countermovement jump 3 x 1 reps log height", MeasureKind.JumpHeight, false)]
+    [InlineData("bike intervals 2 x 5 min log heart rate", MeasureKind.HeartRate, true)]
+    public void A_test_is_what_is_measured_or_run_all_out_between_marks(string line, MeasureKind measure, bool less)
+    {
+        var test = TestOf(line)!;
+
+        Assert.Equal((measure, less), (test.Measure, test.LessIsBetter));
+    }
+
+    [Theory]
+    [InlineData("build-up 3 x 30 m @75,85,95% gates 30")]
+    [InlineData("3 x 30 m @85% gates 30")]
+    [InlineData("A-skip 2 x 20 m")]
+    [InlineData("easy jog 5 min")]
+    [InlineData("squat 3 x 5 80 kg")]
+    public void What_is_not_all_out_or_not_measured_is_no_test(string line) => Assert.Null(TestOf(line));
+
+    [Fact]
+    public void An_attempt_is_its_headline_time_or_what_was_measured()
+    {
+        var run = new LoggedRun { Day = new(2026, 5, 4), Kind = WorkKind.MaxVelocity, Zone = (20_000, 30_000), Marks = [new(Distance.InMetres(20), 3.1), new(Distance.InMetres(30), 4.2)] };
+        Measured[] jumped = [new(MeasureKind.JumpHeight, 0.38), new(MeasureKind.JumpLength, 2.31)];
+
+        Assert.Equal(1.1, TestOf("3 x 30 m gates 20,30")!.ValueOf(run, jumped)!.Value, 9);
+        Assert.Equal(2.31, TestOf("broad jump 3 x 1 reps log length")!.ValueOf(run, jumped));
+        Assert.Null(TestOf("broad jump 3 x 1 reps log length")!.ValueOf(run, []));
+        Assert.Null(TestOf("3 x 30 m gates 20,30")!.ValueOf(run with { Marks = [] }, jumped));
+    }
+
+    [Fact]
+    public void The_day_of_tests_on_the_shelf_holds_a_sprint_a_fly_a_jump_and_a_turn()
+    {
+        var ready = Assert.Single(ReadySessions.All, r => r.IsTesting);
+
+        Assert.Equal([MeasureKind.JumpLength, MeasureKind.Time, MeasureKind.Time, MeasureKind.Time], ready.Plan.Lines.Select(l => DayTest.Of(LineDemand.Of(l, ExerciseCatalogue.BuiltIn))).OfType<DayTest>().Select(t => t.Measure));
     }
 }

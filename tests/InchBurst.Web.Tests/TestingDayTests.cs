@@ -20,7 +20,7 @@ public sealed class TestingDayTests : IAsyncLifetime
     [Fact]
     public async Task A_day_made_from_the_shelf_has_its_protocol_and_a_sheet_to_fill_in()
     {
-        var ready = ReadySessions.All.Select((r, i) => (r, i)).First(x => x.r.Name == ReadySessions.TestingDay).i;
+        var ready = ReadySessions.All.Select((r, i) => (r, i)).First(x => x.r.IsTesting).i;
         var form = await coach.PageAsync("/Sessions/New");
         var fields = form.QuerySelectorAll("[name^='Input.']").Select(e => (e.GetAttribute("name")!, (e is AngleSharp.Html.Dom.IHtmlSelectElement s ? s.Value : e.GetAttribute("value")) ?? "")).DistinctBy(f => f.Item1).Where(f => f.Item1 != "Input.Name").Append(("Input.Name", "Autumn tests")).Append(("from", $"ready-{ready}")).ToArray();
         await coach.PostAsync("/Sessions/New", "/Sessions/New", fields);

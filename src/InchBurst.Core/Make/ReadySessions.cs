@@ -10,6 +10,9 @@ namespace InchBurst.Core.Make;
 /// <param name="Text">The session as text.</param>
 public sealed record ReadySession(string Name, string For, int Minutes, string Text)
 {
+    /// <summary>True for a day of tests, which has a protocol.</summary>
+    public bool IsTesting { get; init; }
+
     /// <summary>The session as a plan.</summary>
     public SessionPlan Plan => PlanText.Read(Text, ShorthandContext.Metric).Plan;
 }
@@ -17,9 +20,6 @@ public sealed record ReadySession(string Name, string For, int Minutes, string T
 /// <summary>The shelf: sessions that follow the order of the job (common practice).</summary>
 public static class ReadySessions
 {
-    /// <summary>Name of the day of tests.</summary>
-    public const string TestingDay = "Testing day";
-
     /// <summary>All ready sessions.</summary>
     public static IReadOnlyList<ReadySession> All { get; } =
     [
@@ -193,7 +193,7 @@ public static class ReadySessions
             Cool-down:
             walk and breathe 2 min
             """),
-        new(TestingDay, "Sprint, flying ten, jump and turn, measured the same way every time.", 75, """
+        new("Testing day", "Sprint, flying ten, jump and turn, measured the same way every time.", 75, """
             Warm-up:
             raise 5 min @45%
             single-leg bridge 1 x 8 reps each side
@@ -218,6 +218,6 @@ public static class ReadySessions
 
             Cool-down:
             cool-down 5 min
-            """),
+            """) { IsTesting = true },
     ];
 }

@@ -1,4 +1,7 @@
 using System.Globalization;
+using InchBurst.Core.Demand;
+using InchBurst.Core.Log;
+using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Progress;
@@ -25,7 +28,7 @@ public enum TestOrder
     /// <summary>By lot: the same lot every time the session is opened.</summary>
     Lot,
 
-    /// <summary>Last day's slowest first, so that nobody waits long for the fast.</summary>
+    /// <summary>By own best over the first sprint, the slowest first: the quick are not kept waiting behind each other.</summary>
     SlowestFirst,
 }
 
@@ -74,11 +77,11 @@ public sealed record TestingDay(TestCounts Counts = TestCounts.Best, TestOrder O
     /// <summary>Athletes in the order they go.</summary>
     /// <param name="listed">Their numbers as listed.</param>
     /// <param name="session">Number of the session, which the lot hangs on.</param>
-    /// <param name="last">What each took last, s; those without go first.</param>
-    public IReadOnlyList<int> InOrder(IReadOnlyList<int> listed, int session, IReadOnlyDictionary<int, double> last) => Order switch
+    /// <param name="bests">Best of each over the first sprint, s; those without go first.</param>
+    public IReadOnlyList<int> InOrder(IReadOnlyList<int> listed, int session, IReadOnlyDictionary<int, double> bests) => Order switch
     {
         TestOrder.Lot => [.. listed.OrderBy(a => Lot(a, session)).ThenBy(a => a)],
-        TestOrder.SlowestFirst => [.. listed.OrderByDescending(a => last.TryGetValue(a, out var s) ? s : double.PositiveInfinity)],
+        TestOrder.SlowestFirst => [.. listed.OrderByDescending(a => bests.TryGetValue(a, out var s) ? s : double.PositiveInfinity)],
         _ => listed,
     };
 
@@ -90,6 +93,29 @@ public sealed record TestingDay(TestCounts Counts = TestCounts.Best, TestOrder O
         z = (z ^ (z >> 27)) * 0x94D049BB133111EB;
         return z ^ (z >> 31);
     }
+}
+
+/// <summary>A test of the day: a line that is measured, or timed at full effort.</summary>
+/// <param name="Line">The line.</param>
+/// <param name="Measure">What is measured; time for what is timed.</param>
+public sealed record DayTest(PlanLine Line, MeasureKind Measure)
+{
+    /// <summary>True where less is better.</summary>
+    public bool LessIsBetter => Measure is MeasureKind.Time or MeasureKind.HeartRate;
+
+    /// <summary>The test that a line is; null for one that is neither measured nor run all out between marks.</summary>
+    /// <param name="demand">What the line asks.</param>
+    public static DayTest? Of(LineDemand demand) =>
+        demand.Line.AskedMeasures.Count > 0 ? new(demand.Line, demand.Line.AskedMeasures[0])
+        : LineMarks.Expected(demand).Count > 0 && demand.IsHardSprint && (demand.Line.Effort?.Percents.Min() ?? Limits.FullPercent) >= Limits.FullPercent ? new(demand.Line, MeasureKind.Time)
+        : null;
+
+    /// <summary>What an attempt came to; null where it has no such figure.</summary>
+    /// <param name="run">The run as logged, with or without marks.</param>
+    /// <param name="measured">What was measured.</param>
+    public double? ValueOf(LoggedRun run, IEnumerable<Measured> measured) =>
+        Measure != MeasureKind.Time ? measured.Where(m => m.Kind == Measure).Select(m => (double?)m.Value).FirstOrDefault()
+        : run.Marks.Count > 0 ? Stretches.Headline(run).Seconds : null;
 }
 
 /// <summary>What an athlete's attempts at one test come to.</summary>

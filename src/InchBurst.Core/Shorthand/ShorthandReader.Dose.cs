@@ -81,7 +81,7 @@ internal sealed partial class ShorthandReader
         }
         else if (Now.IsWord("laps", "lap"))
         {
-            throw Doubtful(amount, "How long is a lap?", ["400", "300", "200", "100"], m => (amount.Start, Now.Start + Now.Length - amount.Start, $"{Figures.Number(amount.Value * int.Parse(m, System.Globalization.CultureInfo.InvariantCulture), 0)} m"), m => $"{m} m");
+            throw Doubtful(amount, "How long is a lap?", [.. LapMetres.Where(m => amount.Value * m <= LongestRunMetres).Select(m => m.ToString(System.Globalization.CultureInfo.InvariantCulture))], m => (amount.Start, Now.Start + Now.Length - amount.Start, $"{Figures.Number(amount.Value * int.Parse(m, System.Globalization.CultureInfo.InvariantCulture), 0)} m"), m => $"{m} m");
         }
         else if (Now.IsWord(CountWords) || Now.IsWord(PassWords))
         {
@@ -114,6 +114,9 @@ internal sealed partial class ShorthandReader
             (bareNumber, bareLeast) = (amount, leastAmount);
         }
     }
+
+    // Tracks outside and inside, and half of the first round a pitch.
+    private static readonly int[] LapMetres = [400, 300, 200, 100];
 
     // The shortest way of the track that is called by its length in the plural.
     private const double LeastTrackMetres = 100;

@@ -82,7 +82,7 @@ public sealed class NewModel(SessionBook sessions, BuilderMaker maker, CalendarB
     {
         var parts = from.Split('-');
         return parts is ["session" or "ran", var number] && int.TryParse(number, CultureInfo.InvariantCulture, out var id) && await sessions.FindAsync(id) is { } before ? before.Session.Testing
-            : parts is ["ready", var at] && int.TryParse(at, CultureInfo.InvariantCulture, out var i) && i >= 0 && i < ReadySessions.All.Count && ReadySessions.All[i].Name == ReadySessions.TestingDay ? new TestingDay().Write() : "";
+            : parts is ["ready", var at] && int.TryParse(at, CultureInfo.InvariantCulture, out var i) && i >= 0 && i < ReadySessions.All.Count && ReadySessions.All[i].IsTesting ? new TestingDay().Write() : "";
     }
 
     public async Task<IActionResult> OnPostForgetAsync(int kept)

@@ -14,16 +14,6 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Sessions;
 
-/// <summary>A test of the day: a line that is timed or measured.</summary>
-/// <param name="Line">The line.</param>
-/// <param name="Attempts">How many columns of attempts it has.</param>
-/// <param name="Measure">What is measured; time for what is timed.</param>
-public sealed record DayTest(PlanLine Line, int Attempts, MeasureKind Measure)
-{
-    /// <summary>True where less is better.</summary>
-    public bool LessIsBetter => Measure is MeasureKind.Time or MeasureKind.HeartRate;
-}
-
 /// <summary>An athlete at a test.</summary>
 /// <param name="Values">What the attempts were, in order.</param>
 /// <param name="Result">What they come to; null without an attempt.</param>
@@ -69,6 +59,9 @@ public sealed class TestingModel(TracksideBook book, SessionBook sessions, Squad
     /// <summary>Who is to go once more, with the test.</summary>
     public IEnumerable<(string Name, DayTest Test, TestResult Result)> Reruns => Rows.SelectMany(r => r.Cells.Select((c, i) => (r.Athlete.Name, Tests[i], c.Result))).Where(x => x.Result is { AsksRerun: true }).Select(x => (x.Name, x.Item2, x.Result!));
 
+    /// <summary>How many columns a test takes: the attempts asked for, or as many as somebody made.</summary>
+    public int Columns(DayTest test) => Math.Clamp(Math.Max(test.Line.TotalReps, Rows.Max(r => (int?)r.Cells[Tests.ToList().IndexOf(test)].Values.Count) ?? 0), 1, MostColumns);
+
     /// <summary>A value with as many places as it is read.</summary>
     public string Text(DayTest test, double value) => test.Measure == MeasureKind.Time ? Figures.Split(value) : Measures.Text(new(test.Measure, value), Club.DistanceUnit, Club.MassUnit).Split(' ')[0];
 
@@ -87,19 +80,24 @@ public sealed class TestingModel(TracksideBook book, SessionBook sessions, Squad
             return NotFound();
         }
 
-        if (!ModelState.IsValid || !StaleForm.Merge(input, opened, TestingInput.From(Day), ModelState, nameof(Input)))
+        if (!ModelState.IsValid)
         {
             Input = input;
             return Page();
         }
 
-        await sessions.OnAsync<IActionResult>(id, async planned =>
+        return await sessions.OnAsync<IActionResult>(id, async planned =>
         {
+            if (!StaleForm.Merge(input, opened, TestingInput.From(TestingDay.Read(planned.Session.Testing) ?? new()), ModelState, nameof(Input)))
+            {
+                Input = input;
+                return Page();
+            }
+
             planned.Session.Testing = new TestingDay(input.Counts, input.Order, input.Rerun!.Value).Write();
             await sessions.SaveAsync(planned.Session);
-            return Page();
-        });
-        return Redirect($"/Sessions/{id}/Testing?saved=true");
+            return Redirect($"/Sessions/{id}/Testing?saved=true");
+        }) ?? NotFound();
     }
 
     private async Task<bool> FindAsync(int id)
@@ -114,36 +112,23 @@ public sealed class TestingModel(TracksideBook book, SessionBook sessions, Squad
         Input = TestingInput.From(Day);
         Opened = StaleForm.Opened(Input);
         var runs = live.Runs.Where(r => r.DeletedAt is null).ToLookup(r => r.LineId);
-        Tests = [.. live.Plan.Lines.Select(l => TestOf(l, runs[l.Id])).OfType<DayTest>()];
+        Tests = [.. live.Plan.Lines.Select(l => DayTest.Of(LineDemand.Of(l, catalogue))).OfType<DayTest>()];
         var people = live.Attendance.Where(a => a.Present).Select(a => a.Athlete!).ToList();
         people = people.Count > 0 ? people : [.. (await squads.AthletesAsync(Session.SquadId)).Where(a => a.Availability != Availability.Out)];
-        var last = await LastAsync(people);
+        var bests = await FirstBestsAsync(people);
         var byId = people.ToDictionary(a => a.Id);
-        Rows = [.. Day.InOrder([.. people.Select(a => a.Id)], id, last).Select(a => (byId[a], (IReadOnlyList<TestCell>)[.. Tests.Select(t => CellOf(t, runs[t.Line.Id].Where(r => r.AthleteId == a)))]))];
+        Rows = [.. Day.InOrder([.. people.Select(a => a.Id)], id, bests).Select(a => (byId[a], (IReadOnlyList<TestCell>)[.. Tests.Select(t => CellOf(t, runs[t.Line.Id].Where(r => r.AthleteId == a)))]))];
         return true;
-    }
-
-    // What is timed by gates, or is measured.
-    private DayTest? TestOf(PlanLine line, IEnumerable<Run> runs)
-    {
-        var demand = LineDemand.Of(line, catalogue);
-        MeasureKind? measure = line.AskedMeasures.Count > 0 ? line.AskedMeasures[0] : LineMarks.Expected(demand).Count > 0 && demand.IsHardSprint && (line.Effort?.Percents.Min() ?? Limits.FullPercent) >= Limits.FullPercent ? MeasureKind.Time : null;
-        var most = runs.GroupBy(r => r.AthleteId).Select(g => g.Count(r => r.Marks.Count > 0 || r.Measures.Count > 0)).DefaultIfEmpty().Max();
-        return measure is { } kind ? new(line, Math.Clamp(Math.Max(line.TotalReps, most), 1, MostColumns), kind) : null;
     }
 
     private TestCell CellOf(DayTest test, IEnumerable<Run> runs)
     {
-        var values = runs.OrderBy(r => r.Rep == 0 ? int.MaxValue : r.Rep).ThenBy(r => r.FinishedAt).Select(r => ValueOf(test, r)).OfType<double>().Take(MostColumns).ToList();
+        var values = runs.OrderBy(r => r.Rep == 0 ? int.MaxValue : r.Rep).ThenBy(r => r.FinishedAt).Select(r => test.ValueOf(r.ToLogged(), r.Measures.Select(m => new Measured(m.Kind, m.Value)))).OfType<double>().Take(MostColumns).ToList();
         return new(values, Day.Of(values, test.LessIsBetter, test.Line.TotalReps));
     }
 
-    private static double? ValueOf(DayTest test, Run run) => test.Measure == MeasureKind.Time
-        ? run is { Outcome: RunOutcome.Timed, Marks.Count: > 0 } && RunMeaning.Headline(run.ToLogged()) is var (from, to) ? to.Seconds - from.Seconds : null
-        : run.Measures.FirstOrDefault(m => m.Kind == test.Measure)?.Value;
-
-    // What each took over the first timed test's way on the latest day before.
-    private async Task<IReadOnlyDictionary<int, double>> LastAsync(IReadOnlyList<Athlete> people)
+    // Best of each over the way of the first timed test.
+    private async Task<IReadOnlyDictionary<int, double>> FirstBestsAsync(IReadOnlyList<Athlete> people)
     {
         var last = new Dictionary<int, double>();
         if (Day.Order != TestOrder.SlowestFirst || Tests.FirstOrDefault(t => t.Measure == MeasureKind.Time) is not { } first)
