@@ -15,7 +15,6 @@ public sealed class CompareBook(ClubDb db)
     public const int Days = 200;
 
     private const int MostRuns = 60;
-    private const int FewestAthletes = 4;
 
     // Free runs straight on, timed from the start.
     private IQueryable<Run> Told => db.Runs.AsNoTracking().Where(r => r.Outcome == RunOutcome.Timed && r.Trigger != StartTrigger.ZoneLine && r.Load == "" && r.Course == Trial.Straight && r.Rep > 0);
@@ -45,18 +44,41 @@ public sealed class CompareBook(ClubDb db)
     /// <param name="sample">A run of the trial.</param>
     /// <param name="today">The day.</param>
     /// <param name="cancel">Gives up.</param>
-    public async Task<SquadScatter> ScatterAsync(IReadOnlyCollection<int> squad, LoggedRun sample, DateOnly today, CancellationToken cancel = default)
+    public async Task<TrialScatter> ScatterAsync(IReadOnlyCollection<int> squad, LoggedRun sample, DateOnly today, CancellationToken cancel = default)
     {
         var from = today.AddDays(-Days);
         var (key, least) = (sample.Trial.StartKey, sample.Effort - LikeEffort);
         var rows = await db.RunStretches.AsNoTracking().Where(s => squad.Contains(s.AthleteId) && s.Key == key && s.FromMillimetres == 0 && s.Day >= from && s.Day <= today && s.Effort >= least)
             .OrderBy(s => s.Day).ThenBy(s => s.FinishedAt).Select(s => new { s.AthleteId, s.ToMillimetres, s.Day, s.Seconds }).ToListAsync(cancel);
-        return new(sample.Method, rows.GroupBy(r => r.ToMillimetres).ToDictionary(
-            g => g.Key,
-            g => (
-                (IReadOnlyList<IReadOnlyList<double>>)[.. g.GroupBy(r => (r.AthleteId, r.Day)).Select(d => (IReadOnlyList<double>)[.. d.Select(r => r.Seconds)])],
-                (IReadOnlyDictionary<int, double>)g.GroupBy(r => r.AthleteId).ToDictionary(a => a.Key, a => a.OrderByDescending(r => r.Day).Take(Latest).Average(r => r.Seconds)))));
+        return new(sample.Method, rows.GroupBy(r => r.ToMillimetres).ToDictionary(g => g.Key, g => SquadScatter.Of(g.Select(r => (r.AthleteId, r.Day, r.Seconds)))));
     }
+
+    /// <summary>An athlete's times over one stretch of a trial since a day, in the order they were run, those asked as hard as the hardest.</summary>
+    /// <param name="athleteId">The athlete.</param>
+    /// <param name="stretch">Key of the trial with the stretch.</param>
+    /// <param name="from">First day.</param>
+    /// <param name="without">What is taken out of the times.</param>
+    /// <param name="cancel">Gives up.</param>
+    public async Task<IReadOnlyList<(DateOnly Day, double Seconds, Adjusts Known)>> AttemptsAsync(int athleteId, SquadStretch stretch, DateOnly from, Adjusts without, CancellationToken cancel = default)
+    {
+        var rows = await Of(stretch).Where(s => s.AthleteId == athleteId && s.Day >= from).OrderBy(s => s.Day).ThenBy(s => s.FinishedAt).Select(s => new { s.Day, s.Seconds, s.Air, s.Reaction, s.Effort }).ToListAsync(cancel);
+        var least = rows.Count == 0 ? 0 : rows.Max(r => r.Effort) - LikeEffort;
+        return
+        [
+            .. rows.Where(r => r.Effort >= least).Select(r => (
+                r.Day, r.Seconds + (without.HasFlag(Adjusts.Air) ? r.Air ?? 0 : 0) + (without.HasFlag(Adjusts.Reaction) ? r.Reaction ?? 0 : 0), (r.Air is null ? Adjusts.None : Adjusts.Air) | (r.Reaction is null ? Adjusts.None : Adjusts.Reaction))),
+        ];
+    }
+
+    /// <summary>How a squad's times over one stretch of a trial differ.</summary>
+    public async Task<SquadScatter> ScatterAsync(IReadOnlyCollection<int> squad, SquadStretch stretch, DateOnly today, CancellationToken cancel = default)
+    {
+        var from = today.AddDays(-Days);
+        var rows = await Of(stretch).Where(s => squad.Contains(s.AthleteId) && s.Day >= from && s.Effort >= Limits.FullPercent).OrderBy(s => s.Day).ThenBy(s => s.FinishedAt).Select(s => new { s.AthleteId, s.Day, s.Seconds }).ToListAsync(cancel);
+        return SquadScatter.Of(rows.Select(r => (r.AthleteId, r.Day, r.Seconds)));
+    }
+
+    private IQueryable<RunStretch> Of(SquadStretch stretch) => db.RunStretches.AsNoTracking().Where(s => s.Key == stretch.Key && s.FromMillimetres == stretch.From && s.ToMillimetres == stretch.To && !db.Runs.Any(r => r.Id == s.RunId && r.Conflict != null));
 
     /// <summary>Times of a squad, free and straight on and at full effort, since a day.</summary>
     public async Task<IReadOnlyList<SquadTime>> TimesAsync(IReadOnlyCollection<int> squad, DateOnly from, CancellationToken cancel = default) =>
@@ -70,10 +92,9 @@ public sealed class CompareBook(ClubDb db)
 
     private const string FlyingFree = "fly|" + Trial.Straight + "||";
     private const double LikeEffort = 5;
-    private const int Latest = 3;
 
     /// <summary>What repeats of a squad say of a trial.</summary>
-    public sealed class SquadScatter(TimingMethod method, IReadOnlyDictionary<int, (IReadOnlyList<IReadOnlyList<double>> Repeats, IReadOnlyDictionary<int, double> Athletes)> at)
+    public sealed class TrialScatter(TimingMethod method, IReadOnlyDictionary<int, SquadScatter> at)
     {
         /// <summary>Typical error of one run at a mark.</summary>
         public TypicalError ErrorAt(Distance mark) => at.TryGetValue(mark.Millimetres, out var found)
@@ -81,12 +102,12 @@ public sealed class CompareBook(ClubDb db)
             : TypicalError.Of([], method, UsualPace * mark.Metres);
 
         /// <summary>Smallest gain that matters: a fifth of the scatter between athletes; null with too few of them.</summary>
-        public double? SmallestAt(Distance mark) => at.TryGetValue(mark.Millimetres, out var found) && found.Athletes.Count >= FewestAthletes ? RunComparison.SmallestShare * found.Athletes.Values.StandardDeviation() : null;
+        public double? SmallestAt(Distance mark) => at.TryGetValue(mark.Millimetres, out var found) ? found.Smallest : null;
 
         /// <summary>The middle of the squad but for one athlete: the median of each athlete's latest runs at each mark.</summary>
         public IReadOnlyList<(Distance At, double Seconds, int Runs)> Middle(IEnumerable<Distance> marks, int but) =>
         [
-            .. marks.Where(m => at.TryGetValue(m.Millimetres, out var found) && found.Athletes.Keys.Count(a => a != but) >= FewestAthletes - 1)
+            .. marks.Where(m => at.TryGetValue(m.Millimetres, out var found) && found.Athletes.Keys.Count(a => a != but) >= SquadScatter.FewestAthletes - 1)
                 .Select(m => (m, at[m.Millimetres].Athletes.Where(a => a.Key != but).Select(a => a.Value).Median(), 0)),
         ];
 

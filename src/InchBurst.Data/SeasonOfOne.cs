@@ -1,7 +1,10 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
+using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Progress;
+using InchBurst.Core.Rest;
 using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
 using InchBurst.Data.Entities;
@@ -9,12 +12,38 @@ using Microsoft.EntityFrameworkCore;
 
 namespace InchBurst.Data;
 
-/// <summary>A measure of an athlete over a season.</summary>
+/// <summary>What is compared with what among things that are measured: the same exercise with the same load, measured in the same way.</summary>
 /// <param name="Name">The exercise.</param>
+/// <param name="Load">Load as a key (<see cref="Trial.LoadKey"/>); empty when free or a lift, whose load is the result.</param>
 /// <param name="Kind">What was measured; a load stands for the most that could be lifted once.</param>
+/// <param name="FromAir">True for the height of a jump worked out from its time in the air, which is another method than measuring it.</param>
+public readonly record struct MeasureKey(string Name, string Load, MeasureKind Kind, bool FromAir)
+{
+    /// <summary>The exercise with its load.</summary>
+    public string Words => Load.Length == 0 ? Name : $"{Name}, {Trial.LoadWords(Load)}";
+}
+
+/// <summary>Something that was measured.</summary>
+/// <param name="AthleteId">Number of the athlete.</param>
+/// <param name="Key">What compares with it.</param>
+/// <param name="Day">The day.</param>
+/// <param name="Value">The value, in the unit it is kept in; of a lift the estimated maximum.</param>
+/// <param name="Side">Side, if any.</param>
+/// <param name="Lifted">What was lifted, where the value is an estimate from several reps.</param>
+/// <param name="Reps">How often it was lifted, if said.</param>
+public sealed record MeasuredValue(int AthleteId, MeasureKey Key, DateOnly Day, double Value, Side? Side, double? Lifted, int? Reps);
+
+/// <summary>A measure of an athlete over a season.</summary>
+/// <param name="Key">What it is.</param>
 /// <param name="Days">Best of each day in order, in the unit it is kept in, with the load lifted where the value is an estimate from it.</param>
-/// <param name="Best">The greatest ever logged, not only in the season.</param>
-public sealed record MeasuredSeason(string Name, MeasureKind Kind, IReadOnlyList<(DateOnly Day, double Value, double? Lifted)> Days, double Best);
+/// <param name="Best">The best ever logged, not only in the season.</param>
+/// <param name="Attempts">Every attempt of the season in order.</param>
+public sealed record MeasuredSeason(MeasureKey Key, IReadOnlyList<(DateOnly Day, double Value, double? Lifted)> Days, double Best, IReadOnlyList<Attempt> Attempts)
+{
+    public string Name => Key.Name;
+
+    public MeasureKind Kind => Key.Kind;
+}
 
 /// <summary>Something seen on an athlete over a season.</summary>
 /// <param name="What">What was seen.</param>
@@ -35,14 +64,26 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
         var values = await ValuesAsync(db.Runs.Where(r => r.AthleteId == athleteId), cancel);
         return
         [
-            .. values.GroupBy(v => (v.Name, v.Kind)).Select(g =>
+            .. values.GroupBy(v => v.Key).Select(g =>
             {
-                var least = g.Key.Kind == MeasureKind.HeartRate;
-                var days = g.GroupBy(v => v.Day).OrderBy(d => d.Key).Select(d => least ? d.MinBy(v => v.Value) : d.MaxBy(v => v.Value)).Select(v => (v.Day, v.Value, v.Lifted)).ToList();
-                return new MeasuredSeason(g.Key.Name, g.Key.Kind, [.. days.Where(d => d.Day >= from)], least ? days.Min(d => d.Value) : days.Max(d => d.Value));
-            }).Where(m => m.Days.Count > 0).OrderByDescending(m => m.Days.Count).ThenBy(m => m.Name, StringComparer.CurrentCulture).ThenBy(m => m.Kind),
+                var least = Measures.Of(g.Key.Kind).LessIsBetter;
+                var days = g.GroupBy(v => v.Day).OrderBy(d => d.Key).Select(d => least ? d.MinBy(v => v.Value)! : d.MaxBy(v => v.Value)!).Select(v => (v.Day, v.Value, v.Lifted)).ToList();
+                return new MeasuredSeason(g.Key, [.. days.Where(d => d.Day >= from)], least ? days.Min(d => d.Value) : days.Max(d => d.Value), [.. g.Where(v => v.Day >= from).Select(v => new Attempt(v.Day, v.Value, v.Side))]);
+            }).Where(m => m.Days.Count > 0).OrderByDescending(m => m.Days.Count).ThenBy(m => m.Key.Words, StringComparer.CurrentCulture).ThenBy(m => m.Kind),
         ];
     }
+
+    /// <summary>Everything of one kind that athletes measured since a day, in the order it was done.</summary>
+    public async Task<IReadOnlyList<MeasuredValue>> OfAsync(IReadOnlyCollection<int> athletes, MeasureKey key, DateOnly from, CancellationToken cancel = default)
+    {
+        // A height may be one from the air, which is kept as the time.
+        var kept = key.FromAir ? MeasureKind.AirTime : key.Kind;
+        var values = await ValuesAsync(db.Runs.Where(r => athletes.Contains(r.AthleteId) && r.Day >= from && r.Measures.Any(m => m.Kind == kept)), cancel);
+        return [.. values.Where(v => v.Key == key)];
+    }
+
+    /// <summary>Everything that athletes measured since a day, in the order it was done.</summary>
+    public Task<List<MeasuredValue>> SquadAsync(IReadOnlyCollection<int> athletes, DateOnly from, CancellationToken cancel = default) => ValuesAsync(db.Runs.Where(r => athletes.Contains(r.AthleteId) && r.Day >= from), cancel);
 
     /// <summary>Bests of athletes in what some lines measure, by athlete, before a session.</summary>
     public async Task<IReadOnlyDictionary<int, List<KnownMeasure>>> BestsAsync(IReadOnlyList<int> athletes, int session, IReadOnlyList<PlanLine> lines, CancellationToken cancel = default)
@@ -55,8 +96,8 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
 
         var names = lines.Where(l => l.AskedMeasures.Count > 0).Select(NameOf).ToHashSet(StringComparer.OrdinalIgnoreCase);
         var values = await ValuesAsync(db.Runs.Where(r => athletes.Contains(r.AthleteId) && r.SessionId != session && r.Measures.Any(m => asked.Contains(m.Kind))), cancel);
-        return values.Where(v => names.Contains(v.Name)).GroupBy(v => v.AthleteId).ToDictionary(
-            a => a.Key, a => a.GroupBy(v => (Name: v.Name.ToUpperInvariant(), v.Kind)).Select(g => new KnownMeasure(g.First().Name, g.Key.Kind, g.Max(v => v.Value))).ToList());
+        return values.Where(v => !v.Key.FromAir && names.Contains(v.Key.Name)).GroupBy(v => v.AthleteId).ToDictionary(
+            a => a.Key, a => a.GroupBy(v => (Name: v.Key.Name.ToUpperInvariant(), v.Key.Kind)).Select(g => new KnownMeasure(g.First().Key.Name, g.Key.Kind, g.Max(v => v.Value))).ToList());
     }
 
     /// <summary>The best of each day over every stretch of every trial, in order, by the trial's key and the stretch.</summary>
@@ -68,37 +109,67 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
     public async Task<IReadOnlyList<(int AthleteId, string Name, LiftSet Set)>> SetsAsync(IReadOnlyCollection<int> athletes, DateOnly from, int? but = null, CancellationToken cancel = default)
     {
         var values = await ValuesAsync(db.Runs.Where(r => athletes.Contains(r.AthleteId) && r.Day >= from && r.SessionId != but && r.Measures.Any(m => m.Kind == MeasureKind.Load)), cancel);
-        return [.. values.Where(v => v.Kind == MeasureKind.Load).Select(v => (v.AthleteId, v.Name, new LiftSet(v.Day, v.Lifted ?? v.Value, v.Reps ?? 1, false)))];
+        return [.. values.Where(v => v.Key.Kind == MeasureKind.Load).Select(v => (v.AthleteId, v.Key.Name, new LiftSet(v.Day, v.Lifted ?? v.Value, v.Reps ?? 1, false)))];
     }
+
+    /// <summary>Sets of like full sprints of an athlete since a day, free and straight on and timed by gates, with the rests there really were.</summary>
+    public async Task<IReadOnlyList<RepeatSet>> RepeatsAsync(int athleteId, DateOnly from, CancellationToken cancel = default)
+    {
+        var runs = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Day >= from && r.Outcome == RunOutcome.Timed && r.Method == TimingMethod.Electronic && r.Trigger != StartTrigger.ZoneLine && r.Load == "" && r.Course == Trial.Straight && r.Effort >= LeastEffort && r.Rep > 0 && r.Conflict == null)
+            .OrderBy(r => r.FinishedAt).Select(r => new { r.SessionId, r.LineId, r.FinishedAt, Last = r.Marks.OrderByDescending(m => m.Millimetres).Select(m => new { m.Millimetres, m.Seconds }).FirstOrDefault() }).ToListAsync(cancel);
+        return
+        [
+            .. runs.Where(r => r.Last is not null).GroupBy(r => (r.SessionId, r.LineId, r.Last!.Millimetres)).Where(g => g.Count() >= OwnRecovery.FewestReps)
+                .Select(g => g.ToList()).Select(g => new RepeatSet([.. g.Select(r => r.Last!.Seconds)], [.. g.Zip(g.Skip(1), (a, b) => (b.FinishedAt - a.FinishedAt).TotalSeconds - b.Last!.Seconds)]))
+
+                // Times that came in from a sheet have no clock of their own, and say nothing of rests.
+                .Where(s => s.Rests.All(r => r >= LeastRestSeconds)),
+        ];
+    }
+
+    private const double LeastEffort = 95;
+    private const double LeastRestSeconds = 5;
 
     private static string NameOf(PlanLine line) => line.Exercise ?? ShorthandPrinter.Dose(line);
 
-    // What was measured in runs; loads that were dragged or worn are no results; of those that were lifted the estimated maximum, with the load itself where it was lifted several times.
-    private async Task<List<(int AthleteId, string Name, MeasureKind Kind, DateOnly Day, double Value, double? Lifted, int? Reps)>> ValuesAsync(IQueryable<Run> of, CancellationToken cancel)
+    // What was measured in runs, in order; loads that were dragged or worn are no results; of those that were lifted the estimated maximum, with the load itself where it was lifted several times.
+    private async Task<List<MeasuredValue>> ValuesAsync(IQueryable<Run> of, CancellationToken cancel)
     {
-        var runs = await of.AsNoTracking().Where(r => r.Measures.Any())
-            .Select(r => new { r.AthleteId, r.SessionId, r.LineId, r.Day, Measures = r.Measures.Select(m => new { m.Kind, m.Value }).ToList() }).ToListAsync(cancel);
+        var runs = await of.AsNoTracking().Where(r => r.Measures.Any()).OrderBy(r => r.Day).ThenBy(r => r.FinishedAt).ThenBy(r => r.Id)
+            .Select(r => new { r.AthleteId, r.SessionId, r.LineId, r.Day, r.Side, Measures = r.Measures.Select(m => new { m.Kind, m.Value }).ToList() }).ToListAsync(cancel);
         var plans = await PlansAsync([.. runs.Select(r => r.SessionId).Distinct()], cancel);
-        return
-        [
-            .. runs.SelectMany(r =>
-            {
-                var reps = r.Measures.FirstOrDefault(m => m.Kind == MeasureKind.Reps)?.Value;
-                var line = plans[r.SessionId].Line(r.LineId);
-                var name = line is null ? "" : NameOf(line);
-                var isLift = line is { IsLift: true };
+        var lines = runs.Select(r => (r.SessionId, r.LineId)).Distinct().Where(l => plans[l.SessionId].Line(l.LineId) is not null).ToDictionary(l => l, l => LineDemand.Of(plans[l.SessionId].Line(l.LineId)!, catalogue));
+        var values = new List<MeasuredValue>();
+        foreach (var run in runs.Where(r => lines.ContainsKey((r.SessionId, r.LineId))))
+        {
+            var demand = lines[(run.SessionId, run.LineId)];
+            var (name, isLift) = (NameOf(demand.Line), demand.Line.IsLift);
+            var load = isLift ? "" : Trial.LoadKey(demand.AppliedLoad);
+            var reps = (int?)run.Measures.FirstOrDefault(m => m.Kind == MeasureKind.Reps)?.Value;
 
-                // Reps say how often a load was lifted; by themselves they are a measure.
-                return r.Measures.Where(m => m.Kind == MeasureKind.Load ? isLift : m.Kind != MeasureKind.Reps || r.Measures.All(x => x.Kind != MeasureKind.Load))
-                    .Select(m => (r.AthleteId, Name: name, m.Kind, r.Day, Value: m.Kind == MeasureKind.Load ? LiftMaximum.Of(m.Value, (int?)reps) : m.Value, Lifted: m.Kind == MeasureKind.Load && reps > 1 ? m.Value : (double?)null, Reps: (int?)reps));
-            }).Where(v => v is { Name.Length: > 0, Value: not null }).Select(v => (v.AthleteId, v.Name, v.Kind, v.Day, v.Value!.Value, v.Lifted, v.Reps)),
-        ];
+            // Reps say how often a load was lifted; by themselves they are a measure.
+            foreach (var m in run.Measures.Where(m => m.Kind == MeasureKind.Load ? isLift : m.Kind != MeasureKind.Reps || run.Measures.All(x => x.Kind != MeasureKind.Load)))
+            {
+                var isLoad = m.Kind == MeasureKind.Load;
+                if ((isLoad ? LiftMaximum.Of(m.Value, reps) : m.Value) is { } value)
+                {
+                    values.Add(new(run.AthleteId, new(name, isLoad ? "" : load, m.Kind, false), run.Day, value, run.Side, isLoad && reps > 1 ? m.Value : null, reps));
+                }
+
+                if (m.Kind == MeasureKind.AirTime && demand.IsJumping)
+                {
+                    values.Add(new(run.AthleteId, new(name, load, MeasureKind.JumpHeight, true), run.Day, AirTime.Height(m.Value), run.Side, null, null));
+                }
+            }
+        }
+
+        return [.. values.Where(v => v.Key.Name.Length > 0)];
     }
 
     /// <summary>What was seen, faults and own words, the most frequent first. Watched are the runs of days on which anything was noted of anybody in the session.</summary>
     public async Task<IReadOnlyList<SeenSeason>> SeenAsync(int athleteId, DateOnly from, CancellationToken cancel = default)
     {
-        var own = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Day >= from && r.Outcome != InchBurst.Core.Log.RunOutcome.Skipped)
+        var own = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Day >= from && r.Outcome != RunOutcome.Skipped)
             .Select(r => new { r.SessionId, r.Day, Codes = r.Seen.Select(s => s.Code).ToList() }).ToListAsync(cancel);
         var sessions = own.Select(r => r.SessionId).Distinct().ToList();
         var watchedSessions = (await db.RunSeen.Join(db.Runs.Where(r => sessions.Contains(r.SessionId)), s => s.RunId, r => r.Id, (s, r) => r.SessionId).Distinct().ToListAsync(cancel)).ToHashSet();

@@ -38,25 +38,25 @@ public class CompareTests
         var twice = TypicalError.Of(pairs.Concat(pairs), TimingMethod.Electronic, 1.08);
         Assert.True(twice.IsOwn);
         Assert.Equal(11, twice.Freedom);
-        Assert.Equal(0.0094 * Math.Sqrt(10.0 / 11), twice.Seconds, 4);
+        Assert.Equal(0.0094 * Math.Sqrt(10.0 / 11), twice.Size, 4);
 
         // What everybody gains from one run to the next is no error.
         var learnt = TypicalError.Of(pairs.Concat(pairs).Select(p => (IReadOnlyList<double>)[p[0], p[1] - 0.2]), TimingMethod.Electronic, 1.08);
-        Assert.Equal(twice.Seconds, learnt.Seconds, 9);
+        Assert.Equal(twice.Size, learnt.Size, 9);
 
         // A third run makes a second pair, with a mean of its own.
         var third = TypicalError.Of(pairs.Select(p => (IReadOnlyList<double>)[p[0], p[1], p[0] - 0.1]), TimingMethod.Electronic, 1.08);
         Assert.Equal(10, third.Freedom);
-        Assert.Equal(0.0094, third.Seconds, 4);
+        Assert.Equal(0.0094, third.Size, 4);
     }
 
     [Fact]
     public void Too_few_repeats_take_what_is_usual_and_equal_ones_still_have_the_rounding()
     {
-        Assert.Equal((0.036, 30, false), (Math.Round(TypicalError.Of([[4.5, 4.5]], TimingMethod.Electronic, 4.5).Seconds, 9), TypicalError.Of([[4.5, 4.5]], TimingMethod.Electronic, 4.5).Freedom, TypicalError.Of([[4.5, 4.5]], TimingMethod.Electronic, 4.5).IsOwn));
+        Assert.Equal((0.036, 30, false), (Math.Round(TypicalError.Of([[4.5, 4.5]], TimingMethod.Electronic, 4.5).Size, 9), TypicalError.Of([[4.5, 4.5]], TimingMethod.Electronic, 4.5).Freedom, TypicalError.Of([[4.5, 4.5]], TimingMethod.Electronic, 4.5).IsOwn));
         Assert.Equal(new TypicalError(0.01, 30, false), TypicalError.Of([], TimingMethod.Electronic, 1.0));
         Assert.Equal(new TypicalError(0.1, 30, false), TypicalError.Of([], TimingMethod.Hand, 4.5));
-        Assert.Equal(0.0029, TypicalError.Of(Enumerable.Repeat((IReadOnlyList<double>)[4.5, 4.5], 9), TimingMethod.Electronic, 4.5).Seconds);
+        Assert.Equal(0.0029, TypicalError.Of(Enumerable.Repeat((IReadOnlyList<double>)[4.5, 4.5], 9), TimingMethod.Electronic, 4.5).Size, 4);
         Assert.Equal(8, TypicalError.Of(Enumerable.Repeat((IReadOnlyList<double>)[4.5, 4.5], 9), TimingMethod.Electronic, 4.5).Freedom);
     }
 
@@ -100,7 +100,7 @@ public class CompareTests
     [InlineData(0.7499, "")]
     [InlineData(0.75, "likely")]
     [InlineData(0.95, "very likely")]
-    [InlineData(0.995, "almost certain")]
+    [InlineData(0.995, "almost certainly")]
     public void How_sure_is_said_from_the_stated_chances_on(double chance, string words)
     {
         var mark = new ComparedMark(new(30, DistanceUnit.Metre), 4.4, 4.44, 0.01, 20);
@@ -122,7 +122,7 @@ public class CompareTests
             LoggedRun[] day = [Times((30, Draw(4.4))), Times((30, Draw(4.4)))], other = [Times((30, Draw(4.4))), Times((30, Draw(4.4)))];
             var sure = RunComparison.Of(Side(day), Side(other), _ => error, _ => 0.01)!.Verdict!.Sure;
             likely += sure.Length > 0 ? 1 : 0;
-            very += sure is "very likely" or "almost certain" ? 1 : 0;
+            very += sure is "very likely" or "almost certainly" ? 1 : 0;
         }
 
         // Either way: at most 5 in 100 to each side for "very likely", 25 for "likely".

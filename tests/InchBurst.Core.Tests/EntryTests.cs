@@ -339,10 +339,10 @@ public class ReadingsTests
     {
         // (2.00 - 1.95) / 2.00 = 2.5%; with two reps a side that agree, the clock's 10 ms is the error: 1.96 x 10 ms x sqrt(1/2 + 1/2) = 19.6 ms.
         var gap = SideGap.Of([1.95, 1.95], [2.00, 2.00], TimingMethod.Electronic)!;
-        Assert.Equal((0.025, true, true), (Math.Round(gap.Share, 9), gap.IsLeftFaster, gap.IsBeyondError));
+        Assert.Equal((0.025, true, true), (Math.Round(gap.Share, 9), gap.IsLeftBetter, gap.IsBeyondError));
         Assert.Equal(0.0196 / 2.00, gap.ErrorShare, 4);
         Assert.False(SideGap.Of([1.95, 1.95], [1.969, 1.969], TimingMethod.Electronic)!.IsBeyondError);
-        Assert.True(SideGap.Of([1.971, 1.971], [1.95, 1.95], TimingMethod.Electronic) is { IsBeyondError: true, IsLeftFaster: false });
+        Assert.True(SideGap.Of([1.971, 1.971], [1.95, 1.95], TimingMethod.Electronic) is { IsBeyondError: true, IsLeftBetter: false });
         Assert.False(SideGap.Of([1.9, 1.9], [2.0, 2.0], TimingMethod.Hand)!.IsBeyondError);
 
         // One rep a side tells nothing of the athlete's own scatter.

@@ -156,7 +156,7 @@ public class LivePropertyTests
             var (one, other) = (SideGap.Of(left, right, method)!, SideGap.Of(right, left, method)!);
             Assert.Equal(one.Share, other.Share, 1e-12);
             Assert.Equal(one.IsBeyondError, other.IsBeyondError);
-            Assert.True(one.Share == 0 || one.IsLeftFaster != other.IsLeftFaster);
+            Assert.True(one.Share == 0 || one.IsLeftBetter != other.IsLeftBetter);
             Assert.True(method == TimingMethod.Electronic || !one.IsBeyondError || SideGap.Of(left, right, TimingMethod.Electronic)!.IsBeyondError, "a watch never sees what gates do not");
         }, iter: 500);
 

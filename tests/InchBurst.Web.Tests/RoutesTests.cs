@@ -39,6 +39,7 @@ public sealed class RoutesTests
         ["/Athletes/Compare"] = "oc",
         ["/Athletes/Squad"] = "oc",
         ["/Athletes/WhatIf"] = "oc",
+        ["/Athletes/Trend"] = "oc",
         ["/Athletes/Season"] = "oc",
         ["/Athletes/View"] = "oc",
         ["/Drills/Edit"] = "oc",

@@ -109,7 +109,7 @@ public static partial class LiveEntry
     /// <param name="method">How they were timed.</param>
     public static string? Sides(IReadOnlyList<double> left, IReadOnlyList<double> right, TimingMethod method) => SideGap.Of(left, right, method) is { } gap
         ? $"left {Figures.Split(left.Average())}, right {Figures.Split(right.Average())}: "
-            + (gap.IsBeyondError ? $"{(gap.IsLeftFaster ? "right" : "left")} {Figures.Exact(gap.Share * 100, 1)}% slower" : gap.ErrorShare >= 1 ? "one rep a side cannot tell them apart" : "no difference beyond error")
+            + (gap.IsBeyondError ? $"{(gap.IsLeftBetter ? "right" : "left")} {Figures.Exact(gap.Share * 100, 1)}% slower" : gap.ErrorShare >= 1 ? "one rep a side cannot tell them apart" : "no difference beyond error")
         : null;
 
     /// <summary>The figures of a run in a list of runs, or what became of it.</summary>

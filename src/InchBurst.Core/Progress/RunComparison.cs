@@ -52,6 +52,14 @@ public sealed record ComparedMark(Distance At, double Now, double Then, double E
 /// <param name="Forbids">True when the difference forbids a verdict.</param>
 public sealed record Comparability(string What, string Words, bool? IsAlike, bool Forbids);
 
+/// <summary>How sure something is, in words.</summary>
+public static class Certainty
+{
+    /// <summary>"likely" from 75 in 100, "very likely" from 95, "almost certainly" from 99.5 (Hopkins 2000); else empty.</summary>
+    /// <param name="chance">Chance, 0 to 1.</param>
+    public static string Word(double chance) => chance switch { >= 0.995 => "almost certainly", >= 0.95 => "very likely", >= 0.75 => "likely", _ => "" };
+}
+
 /// <summary>What is to be thought of the difference at the mark that counts.</summary>
 /// <param name="At">The mark.</param>
 /// <param name="Smallest">Smallest gain that matters, s.</param>
@@ -62,8 +70,8 @@ public sealed record CompareVerdict(ComparedMark At, double Smallest, double Fas
     /// <summary>Chance that the difference is too small to matter.</summary>
     public double Trivial => Math.Max(0, 1 - Faster - Slower);
 
-    /// <summary>How sure it is that the difference seen is a true one: "likely" from 75 in 100, "very likely" from 95, "almost certain" from 99.5 (Hopkins 2000); else empty.</summary>
-    public string Sure => (At.Gain >= 0 ? Faster : Slower) switch { >= 0.995 => "almost certain", >= 0.95 => "very likely", >= 0.75 => "likely", _ => "" };
+    /// <summary>How sure it is that the difference seen is a true one.</summary>
+    public string Sure => Certainty.Word(At.Gain >= 0 ? Faster : Slower);
 }
 
 /// <summary>Two sides of runs laid over each other.</summary>
@@ -88,7 +96,7 @@ public sealed record RunComparison(IReadOnlyList<ComparedMark> Marks, IReadOnlyL
         var marks = now.Marks.Where(m => thens.ContainsKey(m.At.Millimetres)).Select(m =>
         {
             var (other, error) = (thens[m.At.Millimetres], errorAt(m.At));
-            return new ComparedMark(m.At, m.Seconds, other.Seconds, error.Seconds * Math.Sqrt(Part(m.Runs) + Part(other.Runs)), error.Freedom);
+            return new ComparedMark(m.At, m.Seconds, other.Seconds, error.Size * Math.Sqrt(Part(m.Runs) + Part(other.Runs)), error.Freedom);
         }).ToList();
         if (marks.Count == 0)
         {
@@ -97,7 +105,7 @@ public sealed record RunComparison(IReadOnlyList<ComparedMark> Marks, IReadOnlyL
 
         var list = Alike(now, then);
         var last = marks[^1];
-        var smallest = smallestAt(last.At) ?? errorAt(last.At).Seconds / 2;
+        var smallest = smallestAt(last.At) ?? errorAt(last.At).Size / 2;
         var verdict = list.Any(c => c.Forbids) || last.Error <= 0 ? null : new CompareVerdict(
             last, smallest, 1 - StudentT.CDF(0, 1, last.Freedom, (smallest - last.Gain) / last.Error), StudentT.CDF(0, 1, last.Freedom, (-smallest - last.Gain) / last.Error));
         return new(marks, list, verdict, Most(marks));

@@ -101,7 +101,7 @@ public sealed record TestingDay(TestCounts Counts = TestCounts.Best, TestOrder O
 public sealed record DayTest(PlanLine Line, MeasureKind Measure)
 {
     /// <summary>True where less is better.</summary>
-    public bool LessIsBetter => Measure is MeasureKind.Time or MeasureKind.HeartRate;
+    public bool LessIsBetter => Measures.Of(Measure).LessIsBetter;
 
     /// <summary>The test that a line is; null for one that is neither measured nor run all out between marks.</summary>
     /// <param name="demand">What the line asks.</param>

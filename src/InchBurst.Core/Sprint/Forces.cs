@@ -33,7 +33,7 @@ public sealed record SprintForces(double F0, double V0, double RatioMax, double 
     private const int MostSamples = 100_000;
 
     /// <summary>Standard gravity as used in the field's formulas, m/s2.</summary>
-    public const double Gravity = 9.81;
+    public const double Gravity = Units.AirTime.Gravity;
 
     /// <summary>Peak horizontal power F0 V0 / 4, W/kg.</summary>
     public double PeakPower => F0 * V0 / 4;

@@ -58,7 +58,13 @@ public readonly record struct Measured(MeasureKind Kind, double Value);
 /// <param name="Least">Least value taken, in the unit it is kept in.</param>
 /// <param name="Most">Greatest value taken, in the unit it is kept in.</param>
 /// <param name="Likely">Greatest value taken without asking (common practice).</param>
-public sealed record MeasureRule(MeasureKind Kind, string Word, string Label, double Least, double Most, double Likely);
+/// <param name="ErrorShare">Typical error of one attempt as a share of the value, where repeats are too few to tell (common practice).</param>
+/// <param name="Step">What it is read to, in the unit it is kept in.</param>
+public sealed record MeasureRule(MeasureKind Kind, string Word, string Label, double Least, double Most, double Likely, double ErrorShare, double Step)
+{
+    /// <summary>True where less is more: times and heart rates.</summary>
+    public bool LessIsBetter => Kind is MeasureKind.Time or MeasureKind.HeartRate;
+}
 
 /// <summary>Reads measures as they are typed in the club's units, and writes them.</summary>
 public static class Measures
@@ -66,16 +72,16 @@ public static class Measures
     /// <summary>Every measure. Bounds are common practice: wide enough for any athlete, narrow enough to catch a slip of the finger.</summary>
     public static IReadOnlyList<MeasureRule> All { get; } =
     [
-        new(MeasureKind.Time, "time", "Time", 0.5, 7200, 7200),
-        new(MeasureKind.JumpHeight, "height", "Height", 0.02, 1.5, 1.0),
-        new(MeasureKind.JumpLength, "length", "Length", 0.1, 25, 12),
-        new(MeasureKind.ThrowDistance, "distance", "Distance", 0.2, 40, 25),
-        new(MeasureKind.AirTime, "air time", "Air time", 0.05, 6, 3),
-        new(MeasureKind.HeartRate, "heart rate", "Heart rate", 30, 250, 215),
-        new(MeasureKind.Load, "load", "Load", 0.5, 500, 250),
-        new(MeasureKind.Reps, "reps", "Reps", 0, 200, 60),
-        new(MeasureKind.TouchHeight, "touch height", "Touch", 1, 4.5, 3.7),
-        new(MeasureKind.BoxHeight, "box height", "Box", 0.1, 2, 1.3),
+        new(MeasureKind.Time, "time", "Time", 0.5, 7200, 7200, 0.01, 0.01),
+        new(MeasureKind.JumpHeight, "height", "Height", 0.02, 1.5, 1.0, 0.04, 0.005),
+        new(MeasureKind.JumpLength, "length", "Length", 0.1, 25, 12, 0.03, 0.01),
+        new(MeasureKind.ThrowDistance, "distance", "Distance", 0.2, 40, 25, 0.04, 0.05),
+        new(MeasureKind.AirTime, "air time", "Air time", 0.05, 6, 3, 0.02, 0.01),
+        new(MeasureKind.HeartRate, "heart rate", "Heart rate", 30, 250, 215, 0.02, 1),
+        new(MeasureKind.Load, "load", "Load", 0.5, 500, 250, 0.03, 2.5),
+        new(MeasureKind.Reps, "reps", "Reps", 0, 200, 60, 0.1, 1),
+        new(MeasureKind.TouchHeight, "touch height", "Touch", 1, 4.5, 3.7, 0.01, 0.01),
+        new(MeasureKind.BoxHeight, "box height", "Box", 0.1, 2, 1.3, 0.05, 0.05),
     ];
 
     /// <summary>The rule of a measure.</summary>
@@ -167,8 +173,11 @@ public static class Measures
         _ => null,
     };
 
-    // What one typed unit is in the unit kept: 1 cm = 0.01 m; 1 in = 0.0254 m, 1 ft = 0.3048 m and 1 lb = 0.45359237 kg exactly.
-    private static double Scale(MeasureKind kind, DistanceUnit distance, MassReading mass) => kind switch
+    /// <summary>What one typed unit is in the unit kept: 1 cm = 0.01 m; 1 in = 0.0254 m, 1 ft = 0.3048 m and 1 lb = 0.45359237 kg exactly.</summary>
+    /// <param name="kind">The measure.</param>
+    /// <param name="distance">The club's unit of distance.</param>
+    /// <param name="mass">The club's unit of mass.</param>
+    public static double Scale(MeasureKind kind, DistanceUnit distance, MassReading mass) => kind switch
     {
         MeasureKind.JumpHeight or MeasureKind.TouchHeight or MeasureKind.BoxHeight => distance == DistanceUnit.Metre ? 0.01 : 0.0254,
         MeasureKind.JumpLength or MeasureKind.ThrowDistance => distance == DistanceUnit.Metre ? 1 : 0.3048,

@@ -3,6 +3,7 @@ using InchBurst.Core.Demand;
 using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Rest;
 using InchBurst.Core.Shorthand;
 using InchBurst.Core.Sprint;
 using InchBurst.Core.Units;
@@ -229,7 +230,11 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
         }
     }
 
-    private static readonly string[] Power = ["raise 5 min easy", "countermovement jump 3 x 1 reps rest 1:00 log height", "squat 2 x 4 reps 80% max rest 3:00 log load, reps", "1 x 800 m @60% log heart rate", "cool-down 5 min"];
+    private static readonly string[] Power = 
+    [
+        "raise 5 min easy", "countermovement jump 3 x 1 reps rest 1:00 log height", "single-leg hop for distance 2 x 1 reps each side rest 1:00 log length", "overhead med-ball throw 3 x 1 reps rest 1:00 log distance",
+        "squat 2 x 4 reps 80% max rest 3:00 log load, reps", "1 x 800 m @60% log heart rate", "five-ten-five 2 x 5 + turn 180 right + 10 + turn 180 left + 5 m each side rest 2:00", "6 x 25 m gates 25 m rest 0:20", "cool-down 5 min",
+    ];
 
     // Jumps, lifts and a pulse, from a generator of their own.
     private void Lift(ClubDb db, Squad squad, DateOnly day, int week)
@@ -240,7 +245,7 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
         session.EndedAt = session.StartedAt.Value.AddMinutes(50);
         db.Sessions.Add(session);
         var plan = PlanJson.Read(session.PlanJson);
-        var lines = plan.Lines.Where(l => l.Log.Count > 0).Prepend(plan.Lines.First()).ToList();
+        PlanLine Line(string begins) => plan.Lines.First(l => (l.Exercise ?? ShorthandPrinter.Dose(l)).Contains(begins, StringComparison.Ordinal));
         var order = 0;
         foreach (var (athlete, runner, _) in people.Where(p => p.Athlete.SquadId == squad.Id))
         {
@@ -262,16 +267,79 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
 
             for (var rep = 1; rep <= 3; rep++)
             {
-                Log(lines[1], rep, (MeasureKind.JumpHeight, Math.Round(((runner.F0 - 4.4) * 0.1) + (0.0022 * week) + Normal.Sample(weights, 0, 0.009), 3)));
+                Log(Line("counter"), rep, (MeasureKind.JumpHeight, Math.Round(((runner.F0 - 4.4) * 0.1) + (0.0022 * week) + Normal.Sample(weights, 0, 0.009), 3)));
             }
 
             for (var set = 1; set <= 2; set++)
             {
-                Log(lines[2], set, (MeasureKind.Load, Math.Round(((athlete.MassKilograms ?? 60) * (1.02 + (0.012 * week))) / 2.5) * 2.5), (MeasureKind.Reps, 3 + weights.Next(3)));
+                Log(Line("squat"), set, (MeasureKind.Load, Math.Round(((athlete.MassKilograms ?? 60) * (1.02 + (0.012 * week))) / 2.5) * 2.5), (MeasureKind.Reps, 3 + weights.Next(3)));
             }
 
-            Log(lines[3], 1, (MeasureKind.HeartRate, Math.Round(166 - (0.6 * week) + Normal.Sample(weights, 0, 3))));
+            Log(Line("800"), 1, (MeasureKind.HeartRate, Math.Round(166 - (0.6 * week) + Normal.Sample(weights, 0, 3))));
+            Turn(session, plan, athlete, runner, at, week).ForEach(r => db.Runs.Add(r));
         }
+    }
+
+    private readonly Random strides = new(77);
+
+    // Hops of both sides, throws, turns of both sides and short rests, from a generator of their own. One side of most is a little the stronger; who rests how well differs.
+    private List<Run> Turn(TrainingSession session, SessionPlan plan, Athlete athlete, SprintSimulation runner, DateTime at, int week)
+    {
+        var runs = new List<Run>();
+        var lean = ((athlete.Id * 37 % 11) - 5) / 100.0;
+        Run New(PlanLine line, int rep, Side? side)
+        {
+            var demand = LineDemand.Of(line, ExerciseCatalogue.BuiltIn);
+            var run = new Run { ClientId = NewGuid(strides), Session = session, AthleteId = athlete.Id, LineId = line.Id, Rep = rep, Side = side, Day = session.Day, Kind = line.Kind, Outcome = RunOutcome.Measured, FinishedAt = at, Effort = demand.HardestEffort, Method = session.Method, Trigger = session.Trigger, StartSaid = true, LoggedBy = "demo" };
+            run.SetDemand(demand);
+            runs.Add(run);
+            return run;
+        }
+
+        void Time(PlanLine line, int rep, Side? side, double seconds)
+        {
+            var run = New(line, rep, side);
+            run.Outcome = RunOutcome.Timed;
+            run.Marks.Add(new LoggedMark(LineMarks.Expected(LineDemand.Of(line, ExerciseCatalogue.BuiltIn))[^1], Math.Round(seconds + Normal.Sample(strides, 0, 0.008), 2)).ToMark());
+            run.Settle();
+        }
+
+        PlanLine Of(string begins) => plan.Lines.First(l => (l.Exercise ?? ShorthandPrinter.Dose(l)).Contains(begins, StringComparison.Ordinal));
+        double Half(Side side) => 1 + (side == Side.Left ? lean / 2 : -lean / 2);
+        for (var rep = 1; rep <= 2; rep++)
+        {
+            foreach (var side in new[] { Side.Left, Side.Right })
+            {
+                at = at.AddMinutes(1);
+                New(Of("single-leg hop"), (2 * rep) - (side == Side.Left ? 1 : 0), side).Measures.Add(new() { Kind = MeasureKind.JumpLength, Value = Math.Round((((runner.F0 - 4) * 0.42) + (0.006 * week)) * Half(side) * Normal.Sample(strides, 1, 0.02), 2) });
+            }
+        }
+
+        for (var rep = 1; rep <= 3; rep++)
+        {
+            at = at.AddMinutes(1);
+            New(Of("overhead"), rep, null).Measures.Add(new() { Kind = MeasureKind.ThrowDistance, Value = Math.Round((runner.F0 * 1.05 * Normal.Sample(strides, 1, 0.03)) + (0.02 * week), 2) });
+        }
+
+        for (var rep = 1; rep <= 2; rep++)
+        {
+            foreach (var side in new[] { Side.Left, Side.Right })
+            {
+                at = at.AddMinutes(2);
+                Time(Of("five-ten-five"), (2 * rep) - (side == Side.Left ? 1 : 0), side, (7.15 - (0.2 * runner.V0) - (0.07 * runner.F0) - (0.008 * week)) / Half(side));
+            }
+        }
+
+        at = at.AddMinutes(5);
+        var shortRests = plan.Lines.Last(l => l.Exercise is null && l.TotalReps == 6);
+        var clean = runner.TimesTo([25], new(0.0037))[0];
+        foreach (var (share, rep) in RepeatSprint.Shares(shortRests.TotalReps, clean, 20, 42 + (athlete.Id * 13 % 45)).Select((s, i) => (s, i + 1)))
+        {
+            at = at.AddSeconds(20 + clean);
+            Time(shortRests, rep, null, clean / share);
+        }
+
+        return runs;
     }
 
     private Run Simulate(TrainingSession session, Athlete athlete, LineDemand demand, SprintSimulation runner, RunConditions conditions, DateTime at, Random? own = null)

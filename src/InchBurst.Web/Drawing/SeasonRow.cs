@@ -25,7 +25,7 @@ public sealed record SeasonRow(
         var first = days.Take(change?.Days ?? Math.Min(days.Count, SeasonChange.MostDays)).Average(d => d.Value);
 
         // The band is where the mean of the last days would have to leave to be a change.
-        var half = 1.645 * (change?.Error ?? 0);
+        var half = change?.Half90 ?? 0;
         var (high, low) = (Y(Math.Min(most, first + half)), Y(Math.Max(least, first - half)));
         var best = isLeastBest ? days.MinBy(d => d.Value) : days.MaxBy(d => d.Value);
         return new(

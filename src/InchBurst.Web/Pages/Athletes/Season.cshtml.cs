@@ -1,5 +1,6 @@
 using InchBurst.Core.Log;
 using InchBurst.Core.Progress;
+using InchBurst.Core.Rest;
 using InchBurst.Core.Units;
 using InchBurst.Data;
 using InchBurst.Data.Entities;
@@ -14,7 +15,7 @@ namespace InchBurst.Web.Pages.Athletes;
 public sealed record MeasureRow(MeasuredSeason Of, SeasonRow Drawing, SeasonChange? Change)
 {
     /// <summary>True when a change in this direction is what training wants.</summary>
-    public bool IsBetter => Change is { } c && (Of.Kind == MeasureKind.HeartRate ? c.Change < 0 : c.Change > 0);
+    public bool IsBetter => Change is { } c && (Measures.Of(Of.Kind).LessIsBetter ? c.Change < 0 : c.Change > 0);
 }
 
 /// <summary>An athlete's season besides times: jumps, throws, lifts, heart rates, and what was seen.</summary>
@@ -39,6 +40,16 @@ public sealed class SeasonModel(RosterBook roster, SquadBook squads, SeasonOfOne
 
     /// <summary>How a best came about over the season, or null with too few days.</summary>
     public TrendLine? Trend(TrialBest best) => TrendLine.Draw([.. trends![((best.IsFlying ? best.Trial.FlyingKey : best.Trial.StartKey) ?? "", best.FromMillimetres, best.To.Millimetres)]], From, desk.Today);
+
+    /// <summary>How soon the athlete recovers between sprints, or why that cannot be told.</summary>
+    public (OwnRecovery? Own, string? Reason) Recovery { get; private set; }
+
+    /// <summary>A usual sprint and how often it is run in a set: what the estimate is told for.</summary>
+    public const double SprintSeconds = 4;
+
+    public const int SprintReps = 6;
+
+    public static IReadOnlyList<int> Rests { get; } = [20, 40, 60, 90, 120, 180];
 
     public IReadOnlyList<SeenSeason> Seen { get; private set; } = [];
 
@@ -69,9 +80,10 @@ public sealed class SeasonModel(RosterBook roster, SquadBook squads, SeasonOfOne
         Measured = [.. (await season.MeasuredAsync(id, From)).Take(MostRows).Select(m =>
         {
             var change = SeasonChange.Of([.. m.Days.Select(d => d.Value)]);
-            return new MeasureRow(m, SeasonRow.Draw(m.Days, X, change, m.Kind == MeasureKind.HeartRate), change);
+            return new MeasureRow(m, SeasonRow.Draw(m.Days, X, change, Measures.Of(m.Kind).LessIsBetter), change);
         })];
         Seen = [.. (await season.SeenAsync(id, From)).Take(MostRows)];
+        Recovery = OwnRecovery.Of(await season.RepeatsAsync(id, desk.Today.AddDays(-CompareBook.Days)));
         Lists = Bests.Lists(await squads.BestsAsync(id));
         trends = await season.TrendsAsync(id, From);
         return Page();
