@@ -323,6 +323,21 @@ public class SquadTimesTests
     }
 
     [Fact]
+    public void Of_what_is_measured_more_is_better()
+    {
+        var jumps = Enumerable.Range(0, 8).SelectMany(d => new[] { Time(1, d, 30 + d, 0, 0), Time(1, d, 28, 0, 0), Time(2, d, 36 - (d % 2), 0, 0) }).ToList();
+        var lines = SquadTimes.Lines(jumps, new("a", 0, 0), lessIsBetter: false);
+        Assert.Equal([1, 2], lines.Select(l => l.Athlete));
+        Assert.Equal((37.0, 37.0, 28.0, 4.0), (lines[0].Cell.Last, lines[0].Every[0], lines[0].Every[^1], lines[0].Gain));
+        Assert.Equal((1, 0), (lines[0].Cell.Sign, lines[1].Cell.Sign));
+        Assert.Equal(-1, SquadTimes.Cell([.. jumps.Where(j => j.Athlete == 2), Time(2, 9, 30, 0, 0)], false)!.Sign);
+
+        // The same as times is a loss.
+        Assert.Equal(-4.0, SquadTimes.Lines(jumps.Where(j => j.Value > 28), new("a", 0, 0)).Single(l => l.Athlete == 1).Gain);
+        Assert.Null(SquadTimes.Lines(jumps.Take(3), new("a", 0, 0), false)[0].Gain);
+    }
+
+    [Fact]
     public void Trials_and_stretches_are_those_that_two_athletes_ran()
     {
         SquadTime[] times =

@@ -145,6 +145,26 @@ public sealed class TrendTests
     }
 
     [Fact]
+    public async Task The_squad_stands_side_by_side_on_what_is_measured()
+    {
+        await using var house = await WithWeeksAsync();
+        var coach = await CoachOfAsync(house);
+        var squad = await coach.PageAsync("/Athletes/Squad");
+        Assert.Equal("what is measured", squad.QuerySelectorAll("[name=trial] option").Last().TextContent);
+        var measured = await coach.PageAsync("/Athletes/Squad?trial=measured");
+        var jump = measured.QuerySelectorAll("[aria-label=On] a").Single(a => a.TextContent == "countermovement jump, from air").GetAttribute("href")!;
+        var page = await coach.PageAsync(jump);
+
+        // Noor stays ten milliseconds longer in the air: 9.81 * 0.554^2 / 8 = 37.6 cm against 36.3.
+        Assert.Equal(["Noor Haddad 37.6", "Ada Berg 36.3"], page.QuerySelectorAll(".squad-table tbody tr").Select(r => $"{r.QuerySelector("th a")!.TextContent} {r.QuerySelector(".last")!.TextContent}"));
+        Assert.Equal("2 of 2", Flat(page.QuerySelectorAll(".pair")[1])[^6..]);
+        Assert.Contains("height from air time", Flat((await coach.PageAsync(page.QuerySelector(".squad-table th a")!.GetAttribute("href")!)).QuerySelector(".compare-plots h2")));
+
+        // Nothing known of that name is the first of what is measured.
+        Assert.Equal(5, (await coach.PageAsync("/Athletes/Squad?trial=measured&on=nonsense")).QuerySelectorAll("[aria-label=On] a").Length);
+    }
+
+    [Fact]
     public async Task The_season_links_to_the_trend_and_tells_how_soon_an_athlete_recovers()
     {
         await using var house = await WithWeeksAsync();

@@ -201,7 +201,7 @@ public sealed class LiveDevice
     // A load that a verdict names is not said twice.
     private DeviceLast Last(LiveRun run, LivePerson person, DevicePanel? panel) => new(
         run.Number, person.AthleteId, person.Name, run.Rep, run.What.Side?.ToString().ToLowerInvariant(), run.Outcome.ToString().ToLowerInvariant(), run.By, panel,
-        [.. run.Measures.Where(m => m.Kind != MeasureKind.Load || panel?.Load is null).Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Text(m, document.Setting.DistanceUnit, document.Setting.MassUnit)}")],
+        [.. run.Measures.Where(m => m.Kind != MeasureKind.Load || panel?.Load is null).Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Words(m, LiveEntry.IsJump(State.Plan.Line(run.LineId), document.Setting.Catalogue), document.Setting.DistanceUnit, document.Setting.MassUnit)}")],
         [.. run.Seen.Select(s => document.Setting.Catalogue.Seen(s).Says)], run.Told.Count,
         run.Told.Count > 1 ? run.Picked.Length == 0 && run.Told.Select(r => r.Method).Distinct().Count() == 1 ? ", the mean stands" : "" : null,
         person.DoneReason is not null);

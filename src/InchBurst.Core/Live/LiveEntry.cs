@@ -1,3 +1,4 @@
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Load;
 using InchBurst.Core.Log;
@@ -96,6 +97,11 @@ public static partial class LiveEntry
     /// <param name="athlete">The athlete as the book knows them.</param>
     public static LineDemand DemandFor(PlanLine line, LiveSetting setting, LiveAthlete athlete) =>
         LineDemand.Of(line, setting.Catalogue.Find(line.Exercise), new(athlete.Curve ?? setting.Pace, athlete.MassKilograms) { Loads = LiveLoad.Known(setting, athlete) });
+
+    /// <summary>True when a line is of jumps.</summary>
+    /// <param name="line">The line; null for one that is gone.</param>
+    /// <param name="catalogue">The exercises.</param>
+    public static bool IsJump(PlanLine? line, ExerciseCatalogue catalogue) => line is not null && LineDemand.Of(line, catalogue).IsJumping;
 
     /// <summary>Each split of a run with its speed, as text; none for a run of one stretch.</summary>
     /// <param name="run">The run.</param>

@@ -2,14 +2,14 @@ using MathNet.Numerics.Statistics;
 
 namespace InchBurst.Core.Progress;
 
-/// <summary>A time of an athlete over a stretch of a trial.</summary>
+/// <summary>A time of an athlete over a stretch of a trial, or something measured.</summary>
 /// <param name="Athlete">Number of the athlete.</param>
-/// <param name="Key">Key of the trial: equal keys compare.</param>
+/// <param name="Key">Key of the trial, or of what was measured: equal keys compare.</param>
 /// <param name="From">Begin of the stretch in mm; 0 is the start.</param>
-/// <param name="To">End of it in mm.</param>
+/// <param name="To">End of it in mm; 0 for what is measured.</param>
 /// <param name="Day">The day.</param>
-/// <param name="Seconds">The time in s, above 0.</param>
-public readonly record struct SquadTime(int Athlete, string Key, int From, int To, DateOnly Day, double Seconds);
+/// <param name="Value">The time in s, or the measure in the unit it is kept in, above 0.</param>
+public readonly record struct SquadTime(int Athlete, string Key, int From, int To, DateOnly Day, double Value);
 
 /// <summary>A stretch that a squad ran.</summary>
 /// <param name="Key">Key of the trial.</param>
@@ -18,13 +18,14 @@ public readonly record struct SquadTime(int Athlete, string Key, int From, int T
 public readonly record struct SquadStretch(string Key, int From, int To);
 
 /// <summary>Where an athlete stands on a stretch.</summary>
-/// <param name="Last">Best of the latest day, s.</param>
+/// <param name="Last">Best of the latest day.</param>
 /// <param name="Day">That day.</param>
 /// <param name="Usual">What the bests of the days before lay between; null with too few of them.</param>
-public sealed record SquadCell(double Last, DateOnly Day, UsualRange? Usual)
+/// <param name="LessIsBetter">True for times.</param>
+public sealed record SquadCell(double Last, DateOnly Day, UsualRange? Usual, bool LessIsBetter)
 {
-    /// <summary>1 when the latest day was faster than the athlete's own usual range, -1 when slower, 0 inside or when that is not known.</summary>
-    public int Sign => Usual is null ? 0 : Last < Usual.Least - Hair ? 1 : Last > Usual.Most + Hair ? -1 : 0;
+    /// <summary>1 when the latest day was better than the athlete's own usual range, -1 when worse, 0 inside or when that is not known.</summary>
+    public int Sign => Usual is null ? 0 : (Last < Usual.Least - Hair ? 1 : Last > Usual.Most + Hair ? -1 : 0) * (LessIsBetter ? 1 : -1);
 
     private const double Hair = 1e-9;
 }
@@ -32,10 +33,14 @@ public sealed record SquadCell(double Last, DateOnly Day, UsualRange? Usual)
 /// <summary>An athlete's season over a stretch.</summary>
 /// <param name="Athlete">Number of the athlete.</param>
 /// <param name="Cell">Where the athlete stands.</param>
-/// <param name="Every">Every time, the fastest first.</param>
+/// <param name="Every">Every figure, the best first.</param>
 /// <param name="Change">What changed from the first days to the last; null with too few days.</param>
-/// <param name="From">Mean best of the first days, s, where a change is known.</param>
-public sealed record SquadLine(int Athlete, SquadCell Cell, IReadOnlyList<double> Every, SeasonChange? Change, double From);
+/// <param name="From">Mean best of the first days, where a change is known.</param>
+public sealed record SquadLine(int Athlete, SquadCell Cell, IReadOnlyList<double> Every, SeasonChange? Change, double From)
+{
+    /// <summary>By how much the last days are better than the first; negative when worse; null with too few days.</summary>
+    public double? Gain => Cell.LessIsBetter ? -Change?.Change : Change?.Change;
+}
 
 /// <summary>A squad's times laid side by side, each athlete against their own range.</summary>
 public static class SquadTimes
@@ -63,26 +68,28 @@ public static class SquadTimes
 
     /// <summary>Where an athlete stands on a stretch; null without a time.</summary>
     /// <param name="times">Times of the athlete over the stretch.</param>
-    public static SquadCell? Cell(IEnumerable<SquadTime> times)
+    /// <param name="lessIsBetter">True for times.</param>
+    public static SquadCell? Cell(IEnumerable<SquadTime> times, bool lessIsBetter = true)
     {
-        var days = Days(times);
-        return days.Count == 0 ? null : new(days[^1].Best, days[^1].Day, UsualRange.Of([.. days.SkipLast(1).Select(d => d.Best)]));
+        var days = Days(times, lessIsBetter);
+        return days.Count == 0 ? null : new(days[^1].Best, days[^1].Day, UsualRange.Of([.. days.SkipLast(1).Select(d => d.Best)]), lessIsBetter);
     }
 
-    /// <summary>Every athlete who ran a stretch, the fastest of the latest days first.</summary>
+    /// <summary>Every athlete who ran a stretch, the best of the latest days first.</summary>
     /// <param name="times">The times.</param>
     /// <param name="stretch">The stretch.</param>
-    public static IReadOnlyList<SquadLine> Lines(IEnumerable<SquadTime> times, SquadStretch stretch) =>
+    /// <param name="lessIsBetter">True for times.</param>
+    public static IReadOnlyList<SquadLine> Lines(IEnumerable<SquadTime> times, SquadStretch stretch, bool lessIsBetter = true) =>
     [
         .. times.Where(t => new SquadStretch(t.Key, t.From, t.To) == stretch).GroupBy(t => t.Athlete).Select(g =>
         {
-            var days = Days(g);
+            var days = Days(g, lessIsBetter);
             var change = SeasonChange.Of([.. days.Select(d => d.Best)]);
-            return new SquadLine(g.Key, Cell(g)!, [.. g.Select(t => t.Seconds).Order()], change, change is null ? 0 : days.Take(change.Days).Average(d => d.Best));
-        }).OrderBy(l => l.Cell.Last).ThenBy(l => l.Athlete),
+            return new SquadLine(g.Key, Cell(g, lessIsBetter)!, [.. lessIsBetter ? g.Select(t => t.Value).Order() : g.Select(t => t.Value).OrderDescending()], change, change is null ? 0 : days.Take(change.Days).Average(d => d.Best));
+        }).OrderBy(l => lessIsBetter ? l.Cell.Last : -l.Cell.Last).ThenBy(l => l.Athlete),
     ];
 
-    private static List<(DateOnly Day, double Best)> Days(IEnumerable<SquadTime> times) => [.. times.GroupBy(t => t.Day).OrderBy(g => g.Key).Select(g => (g.Key, g.Min(t => t.Seconds)))];
+    private static List<(DateOnly Day, double Best)> Days(IEnumerable<SquadTime> times, bool lessIsBetter) => [.. times.GroupBy(t => t.Day).OrderBy(g => g.Key).Select(g => (g.Key, lessIsBetter ? g.Min(t => t.Value) : g.Max(t => t.Value)))];
 }
 
 /// <summary>Push against speed within a squad.</summary>

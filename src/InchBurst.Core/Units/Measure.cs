@@ -120,6 +120,14 @@ public static class Measures
         return unit.Length == 0 ? $"{number} reps" : $"{number} {unit}";
     }
 
+    /// <summary>The same, and of a jump's time in the air the height it means.</summary>
+    /// <param name="measured">The measure.</param>
+    /// <param name="isJump">True when it was a jump.</param>
+    /// <param name="distance">The club's unit of distance.</param>
+    /// <param name="mass">The club's unit of mass.</param>
+    public static string Words(Measured measured, bool isJump, DistanceUnit distance, MassReading mass) =>
+        Text(measured, distance, mass) + (isJump && measured.Kind == MeasureKind.AirTime ? $" = {Text(new(MeasureKind.JumpHeight, AirTime.Height(measured.Value)), distance, mass)}" : "");
+
     /// <summary>Reads a typed value; comma or point.</summary>
     /// <param name="text">What was typed, in the club's unit.</param>
     /// <param name="kind">The measure.</param>

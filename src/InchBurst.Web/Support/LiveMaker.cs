@@ -173,7 +173,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         }
 
         // A load that a verdict names is not said twice.
-        List<string> Told(MeasureKind? but) => [.. run.Measures.Where(m => m.Kind != but).OrderBy(m => m.Kind).Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Text(new(m.Kind, m.Value), club.DistanceUnit, club.MassUnit)}")];
+        List<string> Told(MeasureKind? but) => [.. run.Measures.Where(m => m.Kind != but).OrderBy(m => m.Kind).Select(m => $"{Measures.Of(m.Kind).Label} {Measures.Words(new(m.Kind, m.Value), LiveEntry.IsJump(live.Plan.Line(run.LineId), catalogue), club.DistanceUnit, club.MassUnit)}")];
         var measures = Told(null);
         var timing = new LineTiming(run.Method, run.Trigger, run.StartBehindGateMetres, StartSaid: run.StartSaid) { Surface = run.Surface, Setting = new(run.Shoes, run.Wind, run.Altitude) };
         if (run.Marks.Count == 0)

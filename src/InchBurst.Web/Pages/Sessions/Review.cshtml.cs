@@ -28,7 +28,7 @@ public sealed record ReviewTimes(Athlete Athlete, IReadOnlyList<(Run Run, RunMea
 }
 
 /// <summary>A line with the times of everyone.</summary>
-public sealed record ReviewLine(PlanLine Line, LineReview Review, IReadOnlyList<ReviewTimes> Times, IReadOnlyList<(Athlete Athlete, Run Run)> Measured)
+public sealed record ReviewLine(PlanLine Line, LineReview Review, IReadOnlyList<ReviewTimes> Times, IReadOnlyList<(Athlete Athlete, Run Run)> Measured, bool IsJump)
 {
     /// <summary>The real rests, or null when nobody ran twice.</summary>
     public RestDots? Rests { get; init; }
@@ -249,7 +249,7 @@ public sealed class ReviewModel(TracksideBook book, SquadBook squads, ResultsBoo
             times.Add(new(names[own.Key], read, await results.BestBeforeAsync(best, earlierDaysOnly: true), LiveEntry.Sides([.. sides[Side.Left]], [.. sides[Side.Right]], best.Method)));
         }
 
-        return new(line, review, [.. times.OrderBy(t => t.Best.Seconds)], [.. runs.Where(r => r.Measures.Count > 0 && names.ContainsKey(r.AthleteId)).Select(r => (names[r.AthleteId], r))])
+        return new(line, review, [.. times.OrderBy(t => t.Best.Seconds)], [.. runs.Where(r => r.Measures.Count > 0 && names.ContainsKey(r.AthleteId)).Select(r => (names[r.AthleteId], r))], LiveEntry.IsJump(line, catalogue))
         {
             Goes = goes,
             Rests = review.Rests is { } real ? RestDots.Draw([.. SessionReview.Each(goes, rest, setRest, Math.Max(1, line.Turns / line.Sets)).Select(r => r.Real)], rest, real.MedianSeconds) : null,
