@@ -134,6 +134,8 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
 
     public DbSet<Mark> Marks => Set<Mark>();
 
+    public DbSet<SpeedTrace> SpeedTraces => Set<SpeedTrace>();
+
     public DbSet<AthleteLink> AthleteLinks => Set<AthleteLink>();
 
     public DbSet<RunStretch> RunStretches => Set<RunStretch>();
@@ -226,6 +228,11 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
         {
             e.HasIndex(l => l.KeyHash).IsUnique();
             e.HasIndex(l => l.AthleteId);
+        });
+        builder.Entity<SpeedTrace>(e =>
+        {
+            e.HasIndex(t => new { t.AthleteId, t.Day });
+            e.HasQueryFilter(t => t.DeletedAt == null);
         });
         builder.Entity<RunStretch>(e =>
         {

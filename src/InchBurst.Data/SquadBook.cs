@@ -291,7 +291,7 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, SchoolBook schools, T
         var runs = await db.Runs.AsNoTracking().Include(r => r.Marks)
             .Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Day >= oldest && r.Day <= last && r.Conflict == null && r.Marks.Count >= 3)
             .OrderByDescending(r => r.Day).ThenByDescending(r => r.Id).Take(CurveRuns).ToListAsync(cancel);
-        return StandingCurve.Of(runs.Select(r => r.ToLogged()), today);
+        return StandingCurve.Of(runs.Select(r => r.ToLogged()), today, await TraceBook.CurvesAsync(db, athleteId, oldest, last, cancel));
     }
 
     private const int CurveRuns = 120;

@@ -14,6 +14,14 @@ namespace InchBurst.Core.Progress;
 /// <param name="LeastEffort">Least effort asked of them, percent.</param>
 public sealed record StandingFit(SprintCurve Curve, double MssError, double TauError, int Runs, DateOnly Latest, double LeastEffort);
 
+/// <summary>A curve of one run or trace, to be laid together with others.</summary>
+/// <param name="Day">The day.</param>
+/// <param name="Effort">Effort asked, percent.</param>
+/// <param name="Curve">The curve.</param>
+/// <param name="MssError">Standard error of MSS in m/s; null where it is not known.</param>
+/// <param name="TauError">Standard error of tau in s; null where it is not known.</param>
+public sealed record DayCurve(DateOnly Day, double Effort, SprintCurve Curve, double? MssError, double? TauError);
+
 /// <summary>Either the curve that stands for an athlete or why there is none.</summary>
 /// <param name="Fit">The curve, or null.</param>
 /// <param name="Reason">Why not, in a coach's words, or null.</param>
@@ -45,7 +53,15 @@ public static class StandingCurve
     /// <summary>The curve that stands for an athlete on a day.</summary>
     /// <param name="runs">The athlete's runs.</param>
     /// <param name="today">The day.</param>
-    public static StandingOutcome Of(IEnumerable<LoggedRun> runs, DateOnly today)
+    /// <param name="traces">Curves of the athlete's radar and laser traces, free and at full effort.</param>
+    public static StandingOutcome Of(IEnumerable<LoggedRun> runs, DateOnly today, IEnumerable<DayCurve>? traces = null)
+    {
+        var traced = (traces ?? []).Where(t => t.Day <= today && today.DayNumber - t.Day.DayNumber <= OldestDays).ToList();
+        var timed = OfRuns(runs, today, traced);
+        return timed.Fit is null && traced.Count > 0 ? new(Mean(traced, today), null) : timed;
+    }
+
+    private static StandingOutcome OfRuns(IEnumerable<LoggedRun> runs, DateOnly today, List<DayCurve> traced)
     {
         var recent = runs.Where(r => r.Day <= today && today.DayNumber - r.Day.DayNumber <= OldestDays).ToList();
         if (recent.Count == 0)
@@ -68,13 +84,13 @@ public static class StandingCurve
         string? reason = null;
         foreach (var least in Classes)
         {
-            var carried = new List<(LoggedRun Run, SprintFitted Fit)>();
+            var carried = new List<DayCurve>();
             foreach (var run in full.Where(r => r.Effort >= least).OrderByDescending(r => r.Day).ThenByDescending(r => r.Marks.Count).Take(MostRuns))
             {
                 var outcome = run.Fit();
                 if (outcome.Fitted is { } fit)
                 {
-                    carried.Add((run, fit));
+                    carried.Add(new(run.Day, run.Effort, fit.Curve, fit.MssError, fit.TauError));
                 }
                 else
                 {
@@ -84,23 +100,23 @@ public static class StandingCurve
 
             if (carried.Count > 0)
             {
-                return new(Mean(carried, today), null);
+                return new(Mean([.. carried, .. traced.Where(t => t.Effort >= least)], today), null);
             }
         }
 
         return new(null, reason);
     }
 
-    private static StandingFit Mean(List<(LoggedRun Run, SprintFitted Fit)> carried, DateOnly today)
+    private static StandingFit Mean(List<DayCurve> carried, DateOnly today)
     {
         // A mistyped run lies far from the rest of them.
-        var middle = carried.Select(c => c.Fit.Curve.Mss).Median();
-        var spread = Math.Max(FormOfMss * middle, 1.4826 * carried.Select(c => Math.Abs(c.Fit.Curve.Mss - middle)).Median());
-        var kept = carried.Count < 3 ? carried : [.. carried.Where(c => Math.Abs(c.Fit.Curve.Mss - middle) <= Far * spread)];
+        var middle = carried.Select(c => c.Curve.Mss).Median();
+        var spread = Math.Max(FormOfMss * middle, 1.4826 * carried.Select(c => Math.Abs(c.Curve.Mss - middle)).Median());
+        var kept = carried.Count < 3 ? carried : [.. carried.Where(c => Math.Abs(c.Curve.Mss - middle) <= Far * spread)];
         double mss = 0, tau = 0, mssWeights = 0, tauWeights = 0, mssSquares = 0, tauSquares = 0;
-        foreach (var (run, fit) in kept)
+        foreach (var fit in kept)
         {
-            var recency = Math.Pow(0.5, (today.DayNumber - run.Day.DayNumber) / HalfLifeDays);
+            var recency = Math.Pow(0.5, (today.DayNumber - fit.Day.DayNumber) / HalfLifeDays);
             var mssError = Error(fit.MssError ?? UnknownMssError * fit.Curve.Mss, FormOfMss * fit.Curve.Mss);
             var tauError = Error(fit.TauError ?? UnknownTauError * fit.Curve.Tau, FormOfTau * fit.Curve.Tau);
             var (m, t) = (recency / (mssError * mssError), recency / (tauError * tauError));
@@ -109,7 +125,7 @@ public static class StandingCurve
         }
 
         return new(
-            new(mss / mssWeights, tau / tauWeights), Math.Sqrt(mssSquares) / mssWeights, Math.Sqrt(tauSquares) / tauWeights, kept.Count, kept.Max(k => k.Run.Day), kept.Min(k => k.Run.Effort));
+            new(mss / mssWeights, tau / tauWeights), Math.Sqrt(mssSquares) / mssWeights, Math.Sqrt(tauSquares) / tauWeights, kept.Count, kept.Max(k => k.Day), kept.Min(k => k.Effort));
     }
 
     // Three gates leave no freedom to judge their own error: about what 10 ms does to them.

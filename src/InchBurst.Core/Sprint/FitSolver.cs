@@ -20,7 +20,7 @@ internal sealed class FitSolution(double[] parameters, bool startFitted, bool of
     public double Squares { get; } = residuals.Sum(r => r * r);
 
     /// <summary>True for a curve that a human sprint from rest can have.</summary>
-    public bool IsHuman => Mss is <= 13.5 and >= 2.5 && Tau is >= 0.2 and <= 3.5;
+    public bool IsHuman => SprintFit.IsHuman(Mss, Tau);
 
     public double TimeAt(double metres)
     {
@@ -31,25 +31,15 @@ internal sealed class FitSolution(double[] parameters, bool startFitted, bool of
     /// <summary>Standard errors from the normal matrix and the residuals; null when the gates cannot tell the parameters apart.</summary>
     public (double Mss, double Tau, double Covariance)? Errors()
     {
-        // Two columns of the inverse are enough.
-        if (FitSolver.Linear(normal, Unit(0)) is not { } first || FitSolver.Linear(normal, Unit(1)) is not { } second)
-        {
-            return null;
-        }
-
         var variance = Squares / (residuals.Length - parameters.Length);
-        return (Math.Sqrt(first[0] * variance), Math.Sqrt(second[1] * variance), first[1] * variance);
-    }
-
-    private double[] Unit(int at)
-    {
-        var unit = new double[parameters.Length];
-        unit[at] = 1;
-        return unit;
+        return FitSolver.Inverse(normal) is var (mss, tau, both) ? (Math.Sqrt(mss * variance), Math.Sqrt(tau * variance), both * variance) : null;
     }
 }
 
-/// <summary>Least squares of the sprint curve on gate times: Levenberg-Marquardt on at most four parameters with exact derivatives, within bounds.</summary>
+/// <summary>Residuals of a model with some parameters, measured less fitted, and where asked their derivatives (of the fitted values); gives the sum of their squares.</summary>
+internal delegate double FitModel(double[] parameters, double[] residuals, double[,]? jacobian);
+
+/// <summary>Least squares by Levenberg-Marquardt on a few parameters with exact derivatives, within bounds; and the sprint curve on gate times.</summary>
 internal static class FitSolver
 {
     private const int MostSteps = 120;
@@ -76,10 +66,23 @@ internal static class FitSolver
         }
 
         var start = assumptions.StartBehindGateMetres ?? 0;
-        var jacobian = new double[marks.Count, n];
-        var residuals = new double[marks.Count];
-        var trial = new double[marks.Count];
-        var squares = Model(marks, p, fitStart, fitOffset, start, assumptions.FromMovement, residuals, jacobian);
+        return Least(p, low, high, marks.Count, (at, residuals, jacobian) => Model(marks, at, fitStart, fitOffset, start, assumptions.FromMovement, residuals, jacobian)) is var (best, left, normal)
+            ? new(best, fitStart, fitOffset, start, assumptions.FromMovement, left, normal) : null;
+    }
+
+    /// <summary>The parameters with the least sum of squares, the residuals there and the normal matrix; null when there are none.</summary>
+    /// <param name="p">Where the search begins.</param>
+    /// <param name="low">Lower bounds.</param>
+    /// <param name="high">Upper bounds.</param>
+    /// <param name="count">How many residuals there are.</param>
+    /// <param name="model">The model.</param>
+    public static (double[] Parameters, double[] Residuals, double[,] Normal)? Least(double[] p, double[] low, double[] high, int count, FitModel model)
+    {
+        var n = p.Length;
+        var jacobian = new double[count, n];
+        var residuals = new double[count];
+        var trial = new double[count];
+        var squares = model(p, residuals, jacobian);
         var damping = 1e-3;
         var normal = new double[n, n];
         for (var step = 0; step < MostSteps; step++)
@@ -105,11 +108,11 @@ internal static class FitSolver
                 moved = Math.Max(moved, Math.Abs(next[i] - p[i]) / (Math.Abs(p[i]) + 1e-6));
             }
 
-            var better = Model(marks, next, fitStart, fitOffset, start, assumptions.FromMovement, trial, null);
+            var better = model(next, trial, null);
             if (better <= squares)
             {
                 p = next;
-                squares = Model(marks, p, fitStart, fitOffset, start, assumptions.FromMovement, residuals, jacobian);
+                squares = model(p, residuals, jacobian);
                 damping /= 10;
             }
             else
@@ -129,7 +132,16 @@ internal static class FitSolver
         }
 
         Normal(jacobian, residuals, normal);
-        return new(p, fitStart, fitOffset, start, assumptions.FromMovement, [.. residuals], normal);
+        return (p, residuals, normal);
+    }
+
+    /// <summary>The first two of the diagonal of a normal matrix's inverse, and what lies between them; null when it is singular.</summary>
+    public static (double First, double Second, double Between)? Inverse(double[,] normal)
+    {
+        // Two columns of the inverse are enough.
+        var n = normal.GetLength(0);
+        double[] Unit(int at) => [.. Enumerable.Range(0, n).Select(i => i == at ? 1.0 : 0)];
+        return Linear(normal, Unit(0)) is not { } first || Linear(normal, Unit(1)) is not { } second ? null : (first[0], second[1], first[1]);
     }
 
     /// <summary>Solves a small positive definite system by elimination, which needs no pivots there; null when it is singular.</summary>

@@ -58,6 +58,9 @@ public static class SprintFit
             : Accept(part, [.. marks.Take(keep)], [.. marks.Skip(keep)], null);
     }
 
+    /// <summary>True for a curve that a human sprint from rest can have.</summary>
+    internal static bool IsHuman(double mss, double tau) => mss is <= 13.5 and >= 2.5 && tau is >= 0.2 and <= 3.5;
+
     private static string? Lacking(int gates, int parameters, FitAssumptions assumptions)
     {
         // One gate more than there are unknowns, so that something is left to judge the fit by.

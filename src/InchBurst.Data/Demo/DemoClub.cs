@@ -132,6 +132,7 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
         }
 
         await db.SaveChangesAsync(cancel);
+        Radar(db, people.Single(p => p.Athlete.Name == "Oriane Teklu").Athlete);
         SledSeason(db, team);
         await db.SaveChangesAsync(cancel);
         await MatchSeasonAsync(db, team, juniors, cancel);
@@ -278,6 +279,19 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
             Log(Line("800"), 1, (MeasureKind.HeartRate, Math.Round(166 - (0.6 * week) + Normal.Sample(weights, 0, 3))));
             Turn(session, plan, athlete, runner, at, week).ForEach(r => db.Runs.Add(r));
         }
+    }
+
+    // A radar's reading of one run, fifty times a second: standing, the sprint, and the slowing down behind it.
+    private void Radar(ClubDb db, Athlete athlete)
+    {
+        var noise = new Random(50);
+        var (curve, away, top) = (new SprintCurve(7.9, 1.18), 1.2, 6.4);
+        List<SpeedSample> rows =
+        [
+            .. Enumerable.Range(0, 420).Select(i => i * 0.02).Select(t => new SpeedSample(t, Math.Max(0, Math.Round((t < away + top ? curve.SpeedAt(t - away) : curve.SpeedAt(top) - (2.6 * (t - away - top))) + Normal.Sample(noise, 0, 0.14), 2)))),
+        ];
+        var fit = TraceFit.Fit(rows).Fitted!;
+        db.SpeedTraces.Add(new() { AthleteId = athlete.Id, Day = today.AddDays(-8), Device = TraceDevice.Radar, Rows = TraceBook.Write(rows), Mss = fit.Curve.Mss, Tau = fit.Curve.Tau, MssError = fit.MssError, TauError = fit.TauError, By = "demo", At = today.AddDays(-8).ToDateTime(new(18, 0), DateTimeKind.Utc) });
     }
 
     private readonly Random strides = new(77);

@@ -1210,6 +1210,54 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("Slots");
                 });
 
+            modelBuilder.Entity("InchBurst.Data.Entities.SpeedTrace", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("AthleteId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Device")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Mss")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("MssError")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Rows")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Tau")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("TauError")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("AthleteId", "Day");
+
+                    b.ToTable("SpeedTraces");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.Squad", b =>
                 {
                     b.Property<int>("Id")
@@ -1734,6 +1782,17 @@ namespace InchBurst.Data.Migrations
                         .HasForeignKey("PlaceId");
 
                     b.Navigation("Place");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.SpeedTrace", b =>
+                {
+                    b.HasOne("InchBurst.Data.Entities.Athlete", "Athlete")
+                        .WithMany()
+                        .HasForeignKey("AthleteId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Athlete");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.TrainingSession", b =>

@@ -175,7 +175,7 @@ public static class House
         });
         services.Configure<BrotliCompressionProviderOptions>(o => o.Level = CompressionLevel.Fastest);
         services.AddHttpContextAccessor();
-        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<CompareBook>().AddScoped<LinkBook>().AddScoped<CardMaker>().AddScoped<LoadBook>().AddScoped<LiftBook>().AddScoped<CalendarBook>().AddScoped<WeekBook>().AddScoped<SeasonBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>().AddScoped<SheetMaker>().AddScoped<WeekViewMaker>().AddScoped<SuggestMaker>().AddScoped<TrendMaker>();
+        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<CompareBook>().AddScoped<LinkBook>().AddScoped<CardMaker>().AddScoped<LoadBook>().AddScoped<LiftBook>().AddScoped<CalendarBook>().AddScoped<WeekBook>().AddScoped<SeasonBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>().AddScoped<SheetMaker>().AddScoped<WeekViewMaker>().AddScoped<SuggestMaker>().AddScoped<TrendMaker>().AddScoped<TraceBook>();
     }
 
     public static void UsePipeline(WebApplication app)
