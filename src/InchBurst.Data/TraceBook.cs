@@ -32,7 +32,16 @@ public sealed class TraceBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
     {
         var trace = new SpeedTrace
         {
-            AthleteId = athleteId, Day = day, Device = device, Rows = Write(rows), Mss = fit.Curve.Mss, Tau = fit.Curve.Tau, MssError = fit.MssError, TauError = fit.TauError, By = by, At = clock.GetUtcNow().UtcDateTime,
+            AthleteId = athleteId,
+            Day = day,
+            Device = device,
+            Rows = Write(rows),
+            Mss = fit.Curve.Mss,
+            Tau = fit.Curve.Tau,
+            MssError = fit.MssError,
+            TauError = fit.TauError,
+            By = by,
+            At = clock.GetUtcNow().UtcDateTime,
         };
         db.SpeedTraces.Add(trace);
         await db.SaveChangesAsync(cancel);

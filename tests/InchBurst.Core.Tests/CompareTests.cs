@@ -24,6 +24,14 @@ public class CompareTests
 
     private static CompareSide Side(params LoggedRun[] runs) => CompareSide.Of(runs)!;
 
+    [Fact]
+    public void The_runs_of_a_side_are_one_run_of_the_marks_that_all_passed()
+    {
+        var pooled = CompareSide.Of([Times((10, 2.0), (20, 3.2), (30, 4.4)), Times((10, 2.1), (20, 3.4)), Times((10, 2.2), (20, 3.3), (30, 4.5))])!.Pooled!;
+        Assert.Equal([(10.0, 2.1), (20.0, 3.3)], pooled.Marks.Select(m => (m.At.Metres, Math.Round(m.Seconds, 9))));
+        Assert.Null(CompareSide.Of([Times((10, 2.0), (20, 3.2))])!.Pooled);
+    }
+
     private static TypicalError Typical(double seconds, int freedom = 20) => new(seconds, freedom, true);
 
     [Fact]

@@ -104,7 +104,9 @@ public class SpeedTraceTests
         var today = new DateOnly(2026, 6, 1);
         LoggedRun Run(double mss) => new()
         {
-            Day = today.AddDays(-10), Kind = WorkKind.MaxVelocity, Effort = 100,
+            Day = today.AddDays(-10),
+            Kind = WorkKind.MaxVelocity,
+            Effort = 100,
             Marks = [.. new double[] { 5, 10, 20, 30, 40 }.Select(m => new LoggedMark(Distance.InMetres(m), new SprintCurve(mss, 1.2).TimeTo(m)))],
         };
         DayCurve Traced(double mss, int ago, double effort = 100) => new(today.AddDays(-ago), effort, new(mss, 1.1), 0.03, 0.02);

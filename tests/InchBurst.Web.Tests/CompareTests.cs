@@ -181,4 +181,58 @@ public sealed class CompareTests
         });
         Assert.Contains("No curve yet", (await coach.PageAsync($"/Athletes/{await house.InDbAsync(db => db.Athletes.MaxAsync(a => a.Id))}/WhatIf")).QuerySelector(".empty")!.TextContent);
     }
+
+    [Fact]
+    public async Task Forces_stand_beside_the_squads_and_suggest_within_the_school()
+    {
+        await using var house = await WithRunsAsync();
+        var coach = house.Visitor();
+        await coach.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Odalys Brandvold"), ("Input.Password", "long enough"));
+        var page = await coach.PageAsync("/Athletes/1/Forces");
+        Assert.Equal(["F0", "V0", "Pmax", "RFmax", "DRF"], page.QuerySelectorAll(".force-table th b").Select(b => b.TextContent));
+        Assert.All(page.QuerySelectorAll(".force-place"), p => Assert.EndsWith("of 6", p.TextContent));
+
+        // Ada is the quickest of them by far on the last day; everybody's dot is there, and hers larger.
+        Assert.Equal(7, page.QuerySelector(".force-strip svg")!.QuerySelectorAll("circle").Length);
+        Assert.NotEmpty(page.QuerySelectorAll(".hints li"));
+        Assert.Contains("Full rest, light loads", page.QuerySelector("main")!.TextContent);
+        Assert.Contains("hort of", page.QuerySelector(".compare-side .verdict")!.TextContent);
+
+        // Held, the first word is the clinician's; without a body there is nothing to reckon from.
+        await house.InDbAsync(async db =>
+        {
+            var athletes = db.Athletes.OrderBy(a => a.Id).ToList();
+            athletes[0].Availability = Core.Plan.Availability.Modified;
+            (athletes[1].HeightMetres, athletes[2].HeightMetres, athletes[3].HeightMetres) = (null, null, null);
+            return await db.SaveChangesAsync();
+        });
+        var held = await coach.PageAsync("/Athletes/1/Forces");
+        Assert.All(held.QuerySelectorAll(".hints .mind"), m => Assert.StartsWith("Not in full training", m.TextContent));
+        Assert.Contains("4 are needed", held.QuerySelector(".compare-side")!.TextContent);
+        Assert.Contains("Height and body mass are needed", (await coach.PageAsync("/Athletes/2/Forces")).QuerySelector("main")!.TextContent);
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Athletes/99/Forces")).Code);
+    }
+
+    [Fact]
+    public async Task The_runs_of_a_day_are_laid_together_as_their_mean()
+    {
+        await using var house = await WithRunsAsync();
+        var coach = house.Visitor();
+        await coach.PostAsync("/SignIn", "/SignIn", ("Input.Name", "Odalys Brandvold"), ("Input.Password", "long enough"));
+        var one = await coach.PageAsync("/Athletes/2");
+        var link = one.QuerySelectorAll("[aria-label=\"Which runs\"] a").Single(a => a.TextContent == "the day’s 3").GetAttribute("href")!;
+        var all = await coach.PageAsync(link);
+        Assert.Contains("mean of 3 runs", all.QuerySelector(".section-head .muted")!.TextContent);
+
+        var mean = await house.InDbAsync(db => db.Marks.Where(m => m.Millimetres == 5000 && db.Runs.Any(r => r.Id == m.RunId && r.AthleteId == 2 && r.Day == new DateOnly(2026, 10, 13))).AverageAsync(m => m.Seconds));
+        Assert.Equal(InchBurst.Core.Units.Figures.Split(mean), all.QuerySelector(".splits .big td")!.TextContent.Split(' ')[0]);
+
+        // A single run of a day has nothing to be laid together with.
+        await house.InDbAsync(async db =>
+        {
+            db.Runs.RemoveRange(db.Runs.Where(r => r.AthleteId == 2 && r.Rep > 1));
+            return await db.SaveChangesAsync();
+        });
+        Assert.Null((await coach.PageAsync("/Athletes/2?together=true")).QuerySelector("[aria-label=\"Which runs\"]"));
+    }
 }

@@ -40,6 +40,7 @@ public sealed class RoutesTests
         ["/Athletes/Squad"] = "oc",
         ["/Athletes/WhatIf"] = "oc",
         ["/Athletes/Trend"] = "oc",
+        ["/Athletes/Forces"] = "oc",
         ["/Athletes/Traces"] = "oc",
         ["/Athletes/Season"] = "oc",
         ["/Athletes/View"] = "oc",

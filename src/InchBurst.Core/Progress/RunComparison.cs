@@ -23,6 +23,10 @@ public sealed record CompareSide(IReadOnlyList<(Distance At, double Seconds, int
             [.. hard.SelectMany(r => r.Marks).GroupBy(m => m.At.Millimetres).OrderBy(g => g.Key).Select(g => (g.First().At, g.Average(m => m.Seconds), g.Count()))], hard.OrderByDescending(r => r.Marks.Count).First());
     }
 
+    /// <summary>The runs as one: the mean at each mark that all of them passed, as run by the one with most marks; null where fewer than two were run.</summary>
+    public LoggedRun? Pooled => Marks.Max(m => m.Runs) is var runs && runs < 2 ? null
+        : Sample with { Marks = [.. Marks.Where(m => m.Runs == runs).Select(m => new LoggedMark(m.At, m.Seconds))] };
+
     /// <summary>The curve of the means, or why there is none.</summary>
     public FitOutcome Fit => SprintFit.Fit([.. Marks.Select(m => new GateTime(m.At.Metres, m.Seconds))], Sample.FitAssumptions);
 }

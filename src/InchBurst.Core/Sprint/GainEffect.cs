@@ -11,6 +11,9 @@ public readonly record struct GainAt(double Metres, double Push, double Speed);
 /// <param name="CrossesAt">Distance in m up to which push pays more; null when one of them pays more all the way.</param>
 public sealed record GainEffect(IReadOnlyList<GainAt> At, double? CrossesAt)
 {
+    /// <summary>Distances that gains are told for, m.</summary>
+    public static IReadOnlyList<double> Told { get; } = [10, 20, 30, 40];
+
     /// <summary>Share by which each is raised.</summary>
     public const double Share = 0.03;
 

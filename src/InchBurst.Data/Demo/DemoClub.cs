@@ -231,7 +231,7 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
         }
     }
 
-    private static readonly string[] Power = 
+    private static readonly string[] Power =
     [
         "raise 5 min easy", "countermovement jump 3 x 1 reps rest 1:00 log height", "single-leg hop for distance 2 x 1 reps each side rest 1:00 log length", "overhead med-ball throw 3 x 1 reps rest 1:00 log distance",
         "squat 2 x 4 reps 80% max rest 3:00 log load, reps", "1 x 800 m @60% log heart rate", "five-ten-five 2 x 5 + turn 180 right + 10 + turn 180 left + 5 m each side rest 2:00", "6 x 25 m gates 25 m rest 0:20", "cool-down 5 min",

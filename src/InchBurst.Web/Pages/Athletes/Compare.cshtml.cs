@@ -21,7 +21,6 @@ public sealed class CompareModel(RosterBook roster, SquadBook squads, CompareBoo
     /// <summary>What can be compared, with its words.</summary>
     public static IReadOnlyList<(string Key, string Word)> Whats { get; } = [("days", "days"), ("runs", "runs"), ("athletes", "athletes"), ("squad", "squad’s middle")];
 
-    private static readonly double[] GainMetres = [10, 20, 30, 40];
     private const double UsualMass = 70;
     private const double UsualHeight = 1.75;
 
@@ -102,7 +101,7 @@ public sealed class CompareModel(RosterBook roster, SquadBook squads, CompareBoo
         {
             var body = new BodyAndAir(Athlete.MassKilograms ?? UsualMass, Athlete.HeightMetres ?? UsualHeight);
             Forces = SprintForces.From(fit.Curve, body);
-            Gain = GainEffect.Of(Forces, body.DragConstant / body.MassKilograms, GainMetres);
+            Gain = GainEffect.Of(Forces, body.DragConstant / body.MassKilograms, GainEffect.Told);
         }
 
         return Page();

@@ -15,7 +15,7 @@ namespace InchBurst.Web.Pages.Athletes;
 
 public sealed record SegmentRow(SplitSegment Segment, string To, double? Best, bool IsBest);
 
-public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook results, ExerciseCatalogue catalogue, LiftBook lifts, Desk desk) : PageModel
+public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook results, ExerciseCatalogue catalogue, LiftBook lifts, CompareBook compare, Desk desk) : PageModel
 {
     private const int ShownAtFirst = 40;
     private const int MostShown = 2000;
@@ -66,6 +66,12 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
 
     public ResidualStrip? MissesNarrow { get; private set; }
 
+    /// <summary>How many runs of the day and trial can be laid together.</summary>
+    public int Alike { get; private set; }
+
+    /// <summary>True when they are.</summary>
+    public bool Together { get; private set; }
+
     public IReadOnlyList<SegmentRow> Segments { get; private set; } = [];
 
     /// <summary>True when every column of the splits can be as wide as its stretch is long, so that it hangs under the drawing.</summary>
@@ -94,7 +100,7 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
 
     public long? Run { get; private set; }
 
-    public async Task<IActionResult> OnGetAsync(int id, long? run, bool all = false, bool time = false, int without = 0, Surface? surface = null, Shoes? shoes = null)
+    public async Task<IActionResult> OnGetAsync(int id, long? run, bool all = false, bool time = false, int without = 0, Surface? surface = null, Shoes? shoes = null, bool together = false)
     {
         ByTime = time;
         (Without, OnSurface, InShoes, Run) = ((Adjusts)without & Adjusts.All, surface, shoes, run);
@@ -122,8 +128,22 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
         Lists = Bests.Only(Bests.Lists(told), OnSurface, InShoes);
         Standing = await squads.CurveAsync(id);
         Chosen = (run is { } wanted ? await squads.RunAsync(id, wanted) : null) ?? Telling();
-        Read(Chosen, bests);
+        Read(await TogetherAsync(Chosen, together), bests);
         return Page();
+    }
+
+    // The day's runs of the same trial as one: errors of single gates go out in the mean.
+    private async Task<LoggedRun> TogetherAsync(LoggedRun run, bool together)
+    {
+        if (!run.HasStart || !run.ShowsOwnCurve)
+        {
+            return run;
+        }
+
+        var pooled = CompareSide.Of([.. (await compare.OfDayAsync(Athlete.Id, run.Day)).Where(r => r.Trial.StartKey == run.Trial.StartKey)]);
+        Alike = pooled?.Pooled is null ? 0 : pooled.Marks.Max(m => m.Runs);
+        Together = together && Alike > 0;
+        return Together ? pooled!.Pooled! : run;
     }
 
     public string RangeText(double? error, Func<double, string> text) =>
@@ -161,6 +181,6 @@ public sealed class ViewModel(RosterBook roster, SquadBook squads, ResultsBook r
         })];
         var words = run.Trial.Words;
         var course = run.Trial.IsStraight ? "" : ", " + Trial.CourseWords(run.Course);
-        RunText = $"{Desk.DayText(run.Day)}{course}{(words.Length > 0 ? ", " + words : "")}, marks at {string.Join(", ", run.Marks.Select(m => m.At))}";
+        RunText = $"{Desk.DayText(run.Day)}{(Together ? $", mean of {Alike} runs" : "")}{course}{(words.Length > 0 ? ", " + words : "")}, marks at {string.Join(", ", run.Marks.Select(m => m.At))}";
     }
 }
