@@ -116,17 +116,22 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
     public async Task<IReadOnlyList<RepeatSet>> RepeatsAsync(int athleteId, DateOnly from, CancellationToken cancel = default)
     {
         var runs = await db.Runs.AsNoTracking().Where(r => r.AthleteId == athleteId && r.Day >= from && r.Outcome == RunOutcome.Timed && r.Method == TimingMethod.Electronic && r.Trigger != StartTrigger.ZoneLine && r.Load == "" && r.Course == Trial.Straight && r.Effort >= LeastEffort && r.Rep > 0 && r.Conflict == null)
-            .OrderBy(r => r.FinishedAt).Select(r => new { r.SessionId, r.LineId, r.FinishedAt, Last = r.Marks.OrderByDescending(m => m.Millimetres).Select(m => new { m.Millimetres, m.Seconds }).FirstOrDefault() }).ToListAsync(cancel);
+            .OrderByDescending(r => r.Day).ThenByDescending(r => r.FinishedAt).Take(MostRepeats)
+
+            // Marks rise, so the farthest has the longest time; asked for one by one, the file finds them by their run.
+            .Select(r => new { r.SessionId, r.LineId, r.FinishedAt, Millimetres = r.Marks.Max(m => (int?)m.Millimetres), Seconds = r.Marks.Max(m => (double?)m.Seconds) }).ToListAsync(cancel);
         return
         [
-            .. runs.Where(r => r.Last is not null).GroupBy(r => (r.SessionId, r.LineId, r.Last!.Millimetres)).Where(g => g.Count() >= OwnRecovery.FewestReps)
-                .Select(g => g.ToList()).Select(g => new RepeatSet([.. g.Select(r => r.Last!.Seconds)], [.. g.Zip(g.Skip(1), (a, b) => (b.FinishedAt - a.FinishedAt).TotalSeconds - b.Last!.Seconds)]))
+            .. runs.Where(r => r.Seconds is not null).Reverse().GroupBy(r => (r.SessionId, r.LineId, r.Millimetres)).Where(g => g.Count() >= OwnRecovery.FewestReps)
+                .Select(g => g.ToList()).Select(g => new RepeatSet([.. g.Select(r => r.Seconds!.Value)], [.. g.Zip(g.Skip(1), (a, b) => (b.FinishedAt - a.FinishedAt).TotalSeconds - b.Seconds!.Value)]))
 
                 // Times that came in from a sheet have no clock of their own, and say nothing of rests.
                 .Where(s => s.Rests.All(r => r >= LeastRestSeconds)),
         ];
     }
 
+    // The latest of them tell how the athlete recovers now.
+    private const int MostRepeats = 500;
     private const double LeastEffort = 95;
     private const double LeastRestSeconds = 5;
 

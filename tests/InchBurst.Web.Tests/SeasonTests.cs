@@ -27,7 +27,7 @@ public sealed class SeasonTests : IAsyncLifetime
     {
         var page = await coach.PageAsync("/Athletes/1/Season");
         var rows = page.QuerySelectorAll(".season-row:not(.short)").ToDictionary(r => r.QuerySelector(".season-name b")!.TextContent);
-        Assert.Equal(["800 m", "Countermovement jump", "Squat"], rows.Keys.Order());
+        Assert.Equal(["800 m", "Countermovement jump", "Overhead back throw", "Single-leg hop for distance", "Squat"], rows.Keys.Order());
         var (jumps, days) = await house.InDbAsync(async db =>
         {
             var all = await db.Runs.Where(r => r.AthleteId == 1 && r.Measures.Any(m => m.Kind == InchBurst.Core.Units.MeasureKind.JumpHeight)).Select(r => new { r.Day, Value = r.Measures.Max(m => m.Value) }).ToListAsync();
@@ -123,7 +123,7 @@ public sealed class SeasonTests : IAsyncLifetime
         Assert.Null(SeasonRow.Draw(days[..1], d => d.Day, null).Best);
 
         // The band is as high as a change has to be to count.
-        var change = new SeasonChange(2, 1, true, 1);
+        var change = new SeasonChange(2, 1, true, 2);
         var banded = SeasonRow.Draw(days, d => d.Day, change);
         Assert.True(banded.BandHeight > up.BandHeight);
         Assert.Single(SeasonRow.Draw([(Day(1), 100, 80.0), (Day(2), 90, null)], d => d.Day, null).Lifted);
