@@ -14,7 +14,7 @@ namespace InchBurst.Data;
 
 /// <summary>What is compared with what among things that are measured: the same exercise with the same load, measured in the same way.</summary>
 /// <param name="Name">The exercise.</param>
-/// <param name="Load">Load as a key (<see cref="Trial.LoadKey"/>); empty when free or a lift, whose load is the result.</param>
+/// <param name="Load">Load as a key (<see cref="Trial.LoadKey"/>, <see cref="Trial.HeldKey"/>); empty when free, or where the load is the result.</param>
 /// <param name="Kind">What was measured; a load stands for the most that could be lifted once.</param>
 /// <param name="FromAir">True for the height of a jump worked out from its time in the air, which is another method than measuring it.</param>
 public readonly record struct MeasureKey(string Name, string Load, MeasureKind Kind, bool FromAir)
@@ -149,7 +149,7 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
         {
             var demand = lines[(run.SessionId, run.LineId)];
             var (name, isLift) = (NameOf(demand.Line), demand.Line.IsLift);
-            var load = isLift ? "" : Trial.LoadKey(demand.AppliedLoad);
+            var load = isLift ? Trial.HeldKey(demand.AppliedLoad) : Trial.LoadKey(demand.AppliedLoad);
             var reps = (int?)run.Measures.FirstOrDefault(m => m.Kind == MeasureKind.Reps)?.Value;
 
             // Reps say how often a load was lifted; by themselves they are a measure.

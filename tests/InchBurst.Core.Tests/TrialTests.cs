@@ -289,4 +289,16 @@ public class PlanUpgradeTests
         Assert.Contains("newer", Assert.Throws<System.Text.Json.JsonException>(() => PlanJson.Read(json.Replace("\"version\":2", "\"version\":3", StringComparison.Ordinal))).Message);
         Assert.ThrowsAny<System.Text.Json.JsonException>(() => PlanJson.Read("null"));
     }
+
+    [Theory]
+    [InlineData("chest throw 3 x 2 reps 4 kg", "with4kg", "with 4 kg")]
+    [InlineData("chest throw 3 x 2 reps 9 lb", "with4kg", "with 4 kg")]
+    [InlineData("chest throw 3 x 2 reps", "", null)]
+    [InlineData("squat 3 x 2 reps 80% max", "", null)]
+    [InlineData("chest throw 3 x 2 reps vest 5 kg", "", null)]
+    public void What_is_held_is_a_key_by_its_mass(string line, string key, string? words)
+    {
+        Assert.Equal(key, Trial.HeldKey(ShorthandLine.Read(line).Line!.Load));
+        Assert.Equal(words, key.Length == 0 ? null : Trial.LoadWords(key));
+    }
 }

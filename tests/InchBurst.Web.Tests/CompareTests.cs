@@ -64,6 +64,10 @@ public sealed class CompareTests
         Assert.Contains(gained.ToString("0.00", System.Globalization.CultureInfo.InvariantCulture) + " s", verdict);
         Assert.Equal(4, page.QuerySelectorAll(".gains rect").Length / 2);
 
+        // The last metres stand once more, taller, where there is room.
+        Assert.Matches(@"same metres, height ×\d+\.\d", page.QuerySelector(".only-wide .compare-svg")!.TextContent);
+        Assert.DoesNotContain("same metres", page.QuerySelector(".only-narrow .compare-svg")!.TextContent);
+
         // The address can be kept, and swapped it says the opposite.
         var swapped = await coach.PageAsync(page.QuerySelector(".compare-head .push a")!.GetAttribute("href")!);
         Assert.Contains("slower", swapped.QuerySelector(".verdict")!.TextContent);

@@ -30,7 +30,7 @@ public sealed class TrendTests
                 countermovement jump 3 x 1 reps log air time
                 single-leg hop for distance 2 x 1 reps each side log length
                 overhead med-ball throw 2 x 1 reps vest 5 kg log distance
-                overhead med-ball throw 2 x 1 reps log distance
+                overhead med-ball throw 2 x 1 reps 4 kg log distance
                 five-ten-five 2 x 5 + turn 180 right + 10 + turn 180 left + 5 m each side rest 2:00
                 5 x 25 m gates 25 m rest 0:20
                 """, ShorthandContext.Metric).Plan;
@@ -113,7 +113,7 @@ public sealed class TrendTests
 
         // Two balls are two things; a height from the air is told as such beside the time.
         Assert.Equal(
-            ["Countermovement jump, air time", "Countermovement jump, height from air time", "Overhead back throw, distance", "Overhead back throw, vest 5 kg, distance", "Single-leg hop for distance, length"],
+            ["Countermovement jump, air time", "Countermovement jump, height from air time", "Overhead back throw, vest 5 kg, distance", "Overhead back throw, with 4 kg, distance", "Single-leg hop for distance, length"],
             choices.Select(c => c.Words).Where(w => w.Contains("jump", StringComparison.Ordinal) || w.Contains("throw", StringComparison.Ordinal) || w.Contains("hop", StringComparison.Ordinal)).Order());
 
         async Task<AngleSharp.Dom.IDocument> Of(string words, string more = "") => await coach.PageAsync($"/Athletes/1/Trend?of={Uri.EscapeDataString(choices.First(c => c.Words.StartsWith(words, StringComparison.Ordinal)).Code)}{more}");

@@ -119,6 +119,11 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
         };
     }
 
+    /// <summary>What is held in the hands or on the shoulders as a key, such as a ball thrown: a mass in kg; empty where none is said.</summary>
+    /// <param name="load">The load.</param>
+    public static string HeldKey(LineLoad? load) =>
+        load is { Kind: LoadKind.Lift, Unit: LoadUnit.Kilogram or LoadUnit.Pound } && LoadEffect.Kilograms(load, 1) is { } kilograms ? $"with{Plain(Math.Round(kilograms * 2) / 2)}kg" : "";
+
     /// <summary>The mass in kg that a key of a dragged load says; null where it says none.</summary>
     /// <param name="key">A key made by <see cref="LoadKey"/>.</param>
     /// <param name="bodyKilograms">Body mass in kg.</param>

@@ -10,6 +10,19 @@ namespace InchBurst.Web.Drawing;
 /// <summary>A stretch between two gates, with who gains there.</summary>
 public sealed record CompareCell(double X, double Width, string Path, string Fill, string Now, string Then, string Gained, bool IsMost);
 
+/// <summary>The end of both curves drawn taller, on the same metres.</summary>
+/// <param name="X">Left edge.</param>
+/// <param name="Y">Upper edge.</param>
+/// <param name="Width">Width.</param>
+/// <param name="Height">Height.</param>
+/// <param name="Now">The first curve as a path.</param>
+/// <param name="Then">The second.</param>
+/// <param name="NowBand">Range of the first; null without one.</param>
+/// <param name="ThenBand">Range of the second.</param>
+/// <param name="Ticks">Speeds at its edge.</param>
+/// <param name="Times">How many times taller it is.</param>
+public sealed record CompareLens(double X, double Y, double Width, double Height, string Now, string Then, string? NowBand, string? ThenBand, IReadOnlyList<(double Y, string Text)> Ticks, string Times);
+
 /// <summary>Two sides over the same straight: speed above, who is ahead below, splits under it; one scale of distance for all.</summary>
 public sealed record ComparePlot(
     double Width, double Left, double Right, double SpeedTop, double SpeedBottom, double DeltaTop, double DeltaBottom, double Zero,
@@ -18,6 +31,13 @@ public sealed record ComparePlot(
     IReadOnlyList<(double X, double Y, double High, double Low, string Text, bool Strong)> Gates, string RangePath, string Line, IReadOnlyList<CompareCell> Cells,
     IReadOnlyList<(string Who, IReadOnlyList<(double X, double Width, string Text, string Fill, bool Dark)> Phases)> Lanes, (double From, double To, string Text)? Most, string SpeedSymbol, string DistanceSymbol)
 {
+    /// <summary>The last metres drawn taller; null where there is no room or a curve is missing.</summary>
+    public CompareLens? Lens { get; private init; }
+
+    // The lens lies over at most so many of the last metres, and at most half of the way.
+    private const double LensMetres = 20;
+    private const double LensHeight = 62;
+
     private const double Even = 0.005;
     private const int Points = 80;
 
@@ -35,7 +55,7 @@ public sealed record ComparePlot(
         var step = reading == SpeedReading.MetresPerSecond ? 5.0 : 10.0;
         var most = Math.Ceiling(Math.Max(now?.Curve.Mss ?? 8, then?.Curve.Mss ?? 8) * 1.04 * per / step) * step;
         double SpeedY(double v) => speedBottom - ((speedBottom - speedTop) * Math.Clamp(v * per / most, 0, 1));
-        (string? Path, string? Band) Curve(SprintFitted? fit)
+        (string? Path, string? Band) Over(SprintFitted? fit, double first, Func<double, double> y)
         {
             if (fit is null)
             {
@@ -45,14 +65,14 @@ public sealed record ComparePlot(
             var (line, upper, lower) = (new StringBuilder(), new StringBuilder(), new List<string>());
             for (var i = 0; i <= Points; i++)
             {
-                var metres = far * Math.Pow(i / (double)Points, 1.7);
+                var metres = first + ((far - first) * Math.Pow(i / (double)Points, 1.7));
                 var t = fit.Curve.TimeTo(metres + fit.StartBehindGateMetres);
                 var v = fit.Curve.SpeedAt(t);
-                line.Append(CultureInfo.InvariantCulture, $"{(i == 0 ? 'M' : 'L')}{X(metres):0.#} {SpeedY(v):0.##}");
+                line.Append(CultureInfo.InvariantCulture, $"{(i == 0 ? 'M' : 'L')}{X(metres):0.#} {y(v):0.##}");
                 if (fit.Range90(fit.SpeedErrorAt(t)) is { } range)
                 {
-                    upper.Append(CultureInfo.InvariantCulture, $"{(i == 0 ? 'M' : 'L')}{X(metres):0.#} {SpeedY(v + range):0.##}");
-                    lower.Add(string.Create(CultureInfo.InvariantCulture, $"L{X(metres):0.#} {SpeedY(v - range):0.##}"));
+                    upper.Append(CultureInfo.InvariantCulture, $"{(i == 0 ? 'M' : 'L')}{X(metres):0.#} {y(v + range):0.##}");
+                    lower.Add(string.Create(CultureInfo.InvariantCulture, $"L{X(metres):0.#} {y(v - range):0.##}"));
                 }
             }
 
@@ -60,8 +80,30 @@ public sealed record ComparePlot(
             return (line.ToString(), lower.Count == 0 ? null : upper + string.Concat(lower) + "Z");
         }
 
+        (string? Path, string? Band) Curve(SprintFitted? fit) => Over(fit, 0, SpeedY);
         var (nowPath, nowBand) = Curve(now);
         var (thenPath, thenBand) = Curve(then);
+
+        CompareLens? lens = null;
+        if (wide && now is not null && then is not null)
+        {
+            var first = Math.Max(far / 2, far - LensMetres);
+            (double Least, double Most) Ends(SprintFitted fit)
+            {
+                double At(double metres, int sign) => fit.Curve.TimeTo(metres + fit.StartBehindGateMetres) is var t ? fit.Curve.SpeedAt(t) + (sign * (fit.Range90(fit.SpeedErrorAt(t)) ?? 0)) : 0;
+                return (At(first, -1), At(far, 1));
+            }
+
+            var (least, greatest) = (Math.Min(Ends(now).Least, Ends(then).Least), Math.Max(Ends(now).Most, Ends(then).Most));
+            var (top, bottom) = (speedBottom - LensHeight - 4, speedBottom - 4);
+            double LensY(double v) => bottom - 4 - ((bottom - top - 8) * (v - least) / (greatest - least));
+            var (nowLens, thenLens) = (Over(now, first, LensY), Over(then, first, LensY));
+            var fine = (greatest - least) * per > 1.2 ? 0.5 : 0.2;
+            lens = new(
+                X(first), top, X(far) - X(first), bottom - top, nowLens.Path!, thenLens.Path!, nowLens.Band, thenLens.Band,
+                [.. Enumerable.Range((int)Math.Ceiling(least * per / fine), 40).Select(i => i * fine).TakeWhile(v => v <= greatest * per).Where(v => LensY(v / per) < bottom - 8 && LensY(v / per) > top + 8).Select(v => (LensY(v / per), v.ToString("0.0", CultureInfo.InvariantCulture)))],
+                ((bottom - top - 8) / (greatest - least) / ((speedBottom - speedTop) * per / most)).ToString("0.0", CultureInfo.InvariantCulture));
+        }
 
         // Who is ahead, in hundredths; up is ahead now.
         var laneTop = speedBottom + 10;
@@ -106,7 +148,10 @@ public sealed record ComparePlot(
             string.Concat(line.Select((p, i) => string.Create(CultureInfo.InvariantCulture, $"{(i == 0 ? 'M' : 'L')}{X(p.Metres):0.#} {DeltaY(p.Gain):0.#}"))),
             cells, [.. new[] { ("now", now), ("then", then) }.Where(s => s.Item2 is not null).Select(s => (s.Item1, Phases(s.Item2!, far, X)))],
             of.MostWon is { } m && of.Marks.Count > 1 && Math.Abs(m.Seconds) >= Math.Abs(of.Marks[^1].Gain) / 2 && Math.Abs(m.Seconds) <= Math.Abs(of.Marks[^1].Gain) ? (X(m.From), X(m.To), $"{Hundredths(Math.Abs(m.Seconds)).TrimStart('+')} of the {Hundredths(Math.Abs(of.Marks[^1].Shown)).TrimStart('+')} hundredths") : null,
-            Figures.SymbolOf(reading), Distance.SymbolOf(unit));
+            Figures.SymbolOf(reading), Distance.SymbolOf(unit))
+        {
+            Lens = lens,
+        };
     }
 
     /// <summary>Seconds as whole hundredths with their sign.</summary>
