@@ -98,7 +98,8 @@ public sealed record ComparePlot(
             var (top, bottom) = (speedBottom - LensHeight - 4, speedBottom - 4);
             double LensY(double v) => bottom - 4 - ((bottom - top - 8) * (v - least) / (greatest - least));
             var (nowLens, thenLens) = (Over(now, first, LensY), Over(then, first, LensY));
-            var fine = (greatest - least) * per > 1.2 ? 0.5 : 0.2;
+            // Figures stand a line apart.
+            var fine = new[] { 0.1, 0.2, 0.5, 1.0, 2 }.First(s => (bottom - top - 8) / (greatest - least) / per * s >= 17 || s == 2);
             lens = new(
                 X(first), top, X(far) - X(first), bottom - top, nowLens.Path!, thenLens.Path!, nowLens.Band, thenLens.Band,
                 [.. Enumerable.Range((int)Math.Ceiling(least * per / fine), 40).Select(i => i * fine).TakeWhile(v => v <= greatest * per).Where(v => LensY(v / per) < bottom - 8 && LensY(v / per) > top + 8).Select(v => (LensY(v / per), v.ToString("0.0", CultureInfo.InvariantCulture)))],
