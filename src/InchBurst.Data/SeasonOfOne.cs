@@ -19,6 +19,9 @@ namespace InchBurst.Data;
 /// <param name="FromAir">True for the height of a jump worked out from its time in the air, which is another method than measuring it.</param>
 public readonly record struct MeasureKey(string Name, string Load, MeasureKind Kind, bool FromAir)
 {
+    /// <summary>What is measured of it, in words.</summary>
+    public string How => FromAir ? "height from air time" : Kind == MeasureKind.Load ? "estimated maximum" : Measures.Of(Kind).Label.ToLowerInvariant();
+
     /// <summary>The exercise with its load.</summary>
     public string Words => Load.Length == 0 ? Name : $"{Name}, {Trial.LoadWords(Load)}";
 }

@@ -17,6 +17,9 @@ public sealed record TrendSubject(string Code, string Name, string How, MeasureK
 {
     public string Words => How.Length == 0 ? Name : $"{Name}, {How}";
 
+    /// <summary>True for a height worked out from a time in the air.</summary>
+    public bool IsFromAir { get; init; }
+
     public bool IsTime => Kind == MeasureKind.Time;
 
     /// <summary>A stretch of a trial.</summary>
@@ -66,7 +69,7 @@ public sealed class TrendMaker(SquadBook squads, CompareBook compare, SeasonOfOn
     }
 
     private static TrendSubject Subject(MeasureKey key) =>
-        new(TrendSubject.CodeOf(key), BuilderMaker.Capital(key.Words), key.FromAir ? "height from air time" : key.Kind == MeasureKind.Load ? "estimated maximum" : Measures.Of(key.Kind).Label.ToLowerInvariant(), key.Kind);
+        new(TrendSubject.CodeOf(key), BuilderMaker.Capital(key.Words), key.How, key.Kind) { IsFromAir = key.FromAir };
 
     /// <summary>A trend, or null when there is no such thing.</summary>
     /// <param name="athlete">The athlete.</param>
