@@ -9,7 +9,7 @@ using Microsoft.EntityFrameworkCore;
 namespace InchBurst.Data;
 
 /// <summary>Finds what is laid over each other: days and runs of an athlete, other athletes, the squad's middle; and how much times differ by themselves.</summary>
-public sealed class CompareBook(ClubDb db)
+public sealed class CompareBook(ClubDb db, CurveShelf shelf)
 {
     /// <summary>Days back over which repeats of the squad tell the typical error, and others are looked for.</summary>
     public const int Days = 200;
@@ -81,10 +81,11 @@ public sealed class CompareBook(ClubDb db)
     private IQueryable<RunStretch> Of(SquadStretch stretch) => db.RunStretches.AsNoTracking().Where(s => s.Key == stretch.Key && s.FromMillimetres == stretch.From && s.ToMillimetres == stretch.To && !db.Runs.Any(r => r.Id == s.RunId && r.Conflict != null));
 
     /// <summary>Times of a squad, free and straight on and at full effort, since a day.</summary>
-    public async Task<IReadOnlyList<SquadTime>> TimesAsync(IReadOnlyCollection<int> squad, DateOnly from, CancellationToken cancel = default) =>
+    public Task<IReadOnlyList<SquadTime>> TimesAsync(IReadOnlyCollection<int> squad, DateOnly from, CancellationToken cancel = default) => shelf.TimesAsync(squad, from, async () =>
+
         // By the runs of those days: the index of stretches would be read from the first year on.
         await db.Runs.AsNoTracking().Where(r => squad.Contains(r.AthleteId) && r.Day >= from && r.Effort >= Limits.FullPercent).Join(db.RunStretches, r => r.Id, s => s.RunId, (r, s) => s)
-            .Where(s => s.Key.StartsWith(FreeAndStraight) || s.Key.StartsWith(FlyingFree)).Select(s => new SquadTime(s.AthleteId, s.Key, s.FromMillimetres, s.ToMillimetres, s.Day, s.Seconds)).ToListAsync(cancel);
+            .Where(s => s.Key.StartsWith(FreeAndStraight) || s.Key.StartsWith(FlyingFree)).Select(s => new SquadTime(s.AthleteId, s.Key, s.FromMillimetres, s.ToMillimetres, s.Day, s.Seconds)).ToListAsync(cancel));
 
     /// <summary>A trial in words: how it was started and timed; empty when it is the usual one.</summary>
     public async Task<string> WordsAsync(string startKey, CancellationToken cancel = default) =>
