@@ -26,6 +26,42 @@ public class WaysOutTests
         Assert.Equal(reads, Read(choice.In(line)));
     }
 
+    // A remark that can be nothing else is taken as one, and said back; whatever may mean something is asked about.
+    [Theory]
+    [InlineData("6x30m, stay tall", "6 x 30 m cue \"stay tall\"")]
+    [InlineData("4 x 20 m (last two by hand)", "4 x 20 m cue \"last two by hand\"")]
+    [InlineData("4x20m w/ gun", "4 x 20 m cue \"gun\"")]
+    [InlineData("4 x 20 m, no arms, rest 2:00", "4 x 20 m rest 2:00 cue \"no arms\"")]
+    [InlineData("A-skip 3 x 20m, knees to hip height", "A-skip 3 x 20 m cue \"knees to hip height\"")]
+    [InlineData("30m x 5 timed, 3 min, spikes", "5 x 30 m rest 3:00 log time cue \"spikes\"")]
+    public void A_remark_set_off_is_said_to_the_athlete(string line, string reads) => Assert.Equal(reads, Read(line));
+
+    [Theory]
+    [InlineData("4x30m bullet belt")]
+    [InlineData("4 x 20 m, hurdles")]
+    [InlineData("4 x 20 m, sleds")]
+    [InlineData("4 x 20 m, flyng")]
+    [InlineData("4 x 20 m, pbx")]
+    [InlineData("4 x 20 m, all")]
+    [InlineData("4 x 20 m, push cue \"tall\"")]
+    [InlineData("4 x 20 m (30 m zone)")]
+    [InlineData("4 x 20 m as accelaration")]
+    [InlineData("stay tall, stay long")]
+    public void What_may_mean_something_is_no_remark(string line) => Assert.NotNull(PlanText.ReadOne(line, ShorthandContext.Metric).Problem);
+
+    [Theory]
+    [InlineData("contrast: 15m sled then 20m free x4", "4 rounds: 15 m sled; 20 m")]
+    [InlineData("contrast 2 sets (10m heavy sled, 20m free)", "2 rounds: heavy sled 10 m; 20 m")]
+    [InlineData("contrast 10 yd band + 10 yd", "3 rounds: 10 yd band; 10 yd")]
+    [InlineData("2x10 2x20 2x30", "2 x 10 m; 2 x 20 m; 2 x 30 m")]
+    [InlineData("3pt starts 3x10, 3x20 rest 2 min", "3 x 10 m from 3-point rest 2:00; 3 x 20 m from 3-point rest 2:00")]
+    [InlineData("200m, 180m, 160m @ 85-90%, 6 min", "200 m @85-90% rest 6:00; 180 m @85-90% rest 6:00; 160 m @85-90% rest 6:00")]
+    public void What_is_dosed_several_times_is_that_many_lines(string row, string reads) => Assert.Equal(reads, Read(row));
+
+    [Fact]
+    public void What_is_held_may_be_counted_too() =>
+        Assert.Equal(["8 min", "8 s", "8 reps"], PlanText.ReadOne("copenhagen 2x8 each side", ShorthandContext.Metric).Problem!.Choices.Select(c => c.Label));
+
     [Fact]
     public void A_lap_is_offered_only_as_long_as_a_run_may_be() =>
         Assert.Equal(["300 m", "200 m", "100 m"], PlanText.ReadOne("6 laps easy", ShorthandContext.Metric).Problem!.Choices.Select(c => c.Label));

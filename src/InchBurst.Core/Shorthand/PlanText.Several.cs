@@ -24,13 +24,17 @@ public static partial class PlanText
         {
             parts = [.. rising.Groups["set"].Captures.Select(c => RisingSet().Match(c.Value)).Select(m => $"{rising.Groups["name"].Value}1 x {m.Groups[1].Value} reps @{m.Groups[2].Value}{(rising.Groups["unit"].Success ? rising.Groups["unit"].Value : "%")}")];
         }
+        else if (Doses().Match(typed) is { Success: true } doses)
+        {
+            parts = [.. doses.Groups["set"].Captures.Select(c => $"{doses.Groups["name"].Value.TrimEnd(' ', ':')} {c.Value}{doses.Groups["rest"].Value}")];
+        }
         else if (NamesOfOneDose(text, context) is { Count: > 1 } each)
         {
             parts = each;
         }
         else if (typed == LineText.Of(text).Text || !typed.Contains('"', StringComparison.Ordinal))
         {
-            parts = WholeLines().Split(text);
+            parts = [.. WholeLines().Split(text).Select(p => p.Trim().TrimEnd(','))];
         }
 
         if (parts.Count is < 2 or > MostParts)
@@ -70,11 +74,15 @@ public static partial class PlanText
     [GeneratedRegex(@"^\s*(?<name>[\p{L}'\s-]+?\s*:?\s*)(?<set>\d{1,2}\s*(?:reps?)?\s*@\s*\d+)(?:\s*(?<unit>%|kg|lb))?(?:\s*[,/]\s*(?<set>\d{1,2}\s*(?:reps?)?\s*@\s*\d+)(?:\s*(?<unit>%|kg|lb))?)+\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex Rising();
 
+    // 2x10 2x20 2x30; 3-point starts 3 x 10, 3 x 20 m rest 2:00
+    [GeneratedRegex(@"^\s*(?<name>(?:from\s+[\w-]+\s+)?(?:[\p{L}'][\p{L}'\s-]*?)?\s*:?\s*)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)(?:(?:\s*[,&+/]\s*|\s+)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)){1,7}(?<rest>(?:\s*,?\s*(?:rest|@|with|walk|from|full|at)\b?.*)?)\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex Doses();
+
     [GeneratedRegex(@"(\d+)\D+(\d+)")]
     private static partial Regex RisingSet();
 
     // 2 x 10, 20, 30 m @95%; accelerations 10-20-30 m
-    [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}'\s-]*?\s*:?\s*)?(?<count>\d{1,2}\s*x\s*)?(?<list>\d+(?:\s*,\s*\d+)+(?:\s*(?:,|and|&)\s*\d+)?|\d+(?:\s*[-/]\s*\d+){2,})\s*(?<unit>m|metres?|meters?|yd|yds|yards?)\b(?<rest>.*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}'\s-]*?\s*:?\s*)?(?<count>\d{1,2}\s*x\s*)?(?<list>\d+(?:\s*(?:m|yd)?\s*,\s*\d+)+(?:\s*(?:m|yd)?\s*(?:,|and|&)\s*\d+)?|\d+(?:\s*[-/]\s*\d+){2,})\s*(?<unit>m|metres?|meters?|yd|yds|yards?)\b(?<rest>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex Lengths();
 
     // squat 5,3,1 @75,85,95% max

@@ -255,6 +255,12 @@ public static partial class PlanText
     // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each. A ladder of lengths is one run of each.
     private static string Unbracketed(string row)
     {
+        if (LoadedThenFree().Match(row) is { Success: true } pair)
+        {
+            // Loaded and free after one another are rounds of one run each.
+            return $"{(pair.Groups["n"].Success ? pair.Groups["n"].Value : "3")} rounds{(pair.Groups["rest"].Success ? " rest " + pair.Groups["rest"].Value : "")}: {pair.Groups["loaded"].Value}; {pair.Groups["free"].Value}";
+        }
+
         var found = LengthsInBrackets().Match(row) is { Success: true } bracketed ? bracketed : LadderOfLengths().Match(row);
         if (!found.Success || (found.Groups["x"].Success && !found.Groups["word"].Success && !found.Groups["n"].Success))
         {
@@ -274,11 +280,15 @@ public static partial class PlanText
         return found.Groups["n"].Success ? $"{found.Groups["n"].Value} rounds: {lines}" : lines;
     }
 
+    // contrast: 15 m sled then 20 m free x 4; contrast 3 sets (10 m sled, 20 m free)
+    [GeneratedRegex(@"^\s*contrasts?\s*:?\s*(?:(?<n>[1-9])\s*(?:x|sets?|rounds?)\s*(?:of|:)?\s*)?\(?\s*(?<loaded>\d{1,2}\s*(?:m|yd)\s*(?:heavy\s+|light\s+)?(?:sled|band|chain|vest|uphill|hill|partner)[^,;+()]*?)\s*(?:,|;|\+|/|\bthen\b|\binto\b|\band\b)\s*(?<free>\d{1,2}\s*(?:m|yd))\s*(?:free|unloaded|unresisted|sprint)?\s*\)?\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex LoadedThenFree();
+
     [GeneratedRegex(@"^\s*,?\s*(?:rest\s*)?(?<in>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*[/,]\s*(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex WithinAndAfter();
 
-    // ladder 10-20-30-40 m, walk back; 40-30-20-10 x 2; pyramid 20/40/60/40/20.
-    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:\s*[-/,]\s*(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|rest\b.*|walk.*|w/.*|with.*)?)$", RegexOptions.IgnoreCase)]
+    // ladder 10-20-30-40 m, walk back; 40-30-20-10 x 2; pyramid 20/40/60/40/20; with the word in front spaces are enough.
+    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|rest\b.*|walk.*|w/.*|with.*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex LadderOfLengths();
 
     [GeneratedRegex(@"^\s*(?:split\s+runs?\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?<rest>.*)$", RegexOptions.IgnoreCase)]

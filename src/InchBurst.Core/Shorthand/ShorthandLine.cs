@@ -61,9 +61,12 @@ public static class ShorthandLine
 
         context ??= ShorthandContext.Metric;
         var reading = Plainly(text, context);
-        return reading.Problem is { } problem
-            ? new(null, ShorthandWaysOut.For(text, problem, t => PlanText.Several(t, context) is null ? Plainly(t, context).Problem : null))
-            : reading;
+        if (reading.Problem is not { } problem)
+        {
+            return reading;
+        }
+
+        return ShorthandWaysOut.Noted(text, problem, context, t => Plainly(t, context)) ?? new(null, ShorthandWaysOut.For(text, problem, t => PlanText.Several(t, context) is null ? Plainly(t, context).Problem : null));
     }
 
     // A line read, without looking for ways out of its problem.

@@ -104,7 +104,7 @@ internal sealed partial class ShorthandReader
             }
             else
             {
-                while (Now.Kind == TokenKind.Word && !IsKeyword(Now) && !(Now.IsWord("and") && words.Count > 0))
+                while ((Now.Kind == TokenKind.Word && !IsKeyword(Now) && !(Now.IsWord("and") && words.Count > 0)) || (Now.Kind == TokenKind.Number && words.Count > 0 && words[^1].IsWord("group", "team", "lane", "squad")))
                 {
                     words.Add(Now);
                     at++;

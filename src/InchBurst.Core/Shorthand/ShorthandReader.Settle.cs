@@ -143,7 +143,7 @@ internal sealed partial class ShorthandReader
                 CountedIn.Passes => new CountShape(Whole(number, 1, 500, "The count"), true),
                 // A walk on each leg is counted in steps of that leg.
                 CountedIn.Metres when eachSide && exercise.Does == Movement.Walk && number.Value <= MostBareReps => new CountShape(Whole(number, 1, 500, "The count")),
-                CountedIn.Seconds => throw Unitless(number),
+                CountedIn.Seconds => throw Unitless(number, number.Value == Math.Floor(number.Value)),
                 null when exerciseName is not null => new CountShape(Whole(number, 1, 500, "The count")),
                 _ => new RunShape([new(Metres(number, context.DefaultUnit), SegmentRole.Run)]),
             };

@@ -14,10 +14,13 @@ internal sealed partial class ShorthandReader
         return value;
     }
 
-    // A time without a unit: few are minutes, many are seconds.
-    private static ShorthandException Unitless(Token bare) => Doubtful(bare, UnitOf(bare), bare.Value <= MostBareMinutes ? ["min", "s"] : ["s", "min"], unit => (bare.Start + bare.Length, 0, " " + unit), unit => $"{bare.Text} {unit}");
-
-    private static string UnitOf(Token bare) => bare.Value <= MostBareMinutes ? $"{bare.Text} min? Write {Figures.Clock(bare.Value * 60)}; or {bare.Text} s." : $"{bare.Text} s? Write {Figures.Clock(bare.Value)}; or {bare.Text} min.";
+    // A time without a unit: few are minutes, many are seconds; what is held may be done so many times too.
+    private static ShorthandException Unitless(Token bare, bool orReps = false)
+    {
+        string[] units = bare.Value <= MostBareMinutes ? ["min", "s"] : ["s", "min"];
+        var first = Figures.Clock(bare.Value <= MostBareMinutes ? bare.Value * 60 : bare.Value);
+        return Doubtful(bare, $"{bare.Text} {units[0]}? Write {first}; {(orReps ? $"{bare.Text} {units[1]}; or {bare.Text} reps" : $"or {bare.Text} {units[1]}")}.", orReps ? [.. units, "reps"] : units, unit => (bare.Start + bare.Length, 0, " " + unit), unit => $"{bare.Text} {unit}");
+    }
 
     private const double MostBareMinutes = 10;
 

@@ -75,6 +75,10 @@ internal sealed partial class ShorthandReader
             // Where a stretch is felt, or what a lift works: said to the athlete.
             SayAlso(part, token);
             at += part.Split(' ').Length;
+            if (Now.IsWord("and") && BodyParts.Any(p => p.Split(' ').Select((w, i) => Later(i + 1).IsWord(w)).All(here => here)))
+            {
+                at++;
+            }
         }
         else if (token.IsWord("steep", "gentle", "slight") && (said.Contains("dose") || (Next.Kind == TokenKind.Name && Next.Exercise!.UsualLoad is { Kind: LoadKind.Uphill or LoadKind.Downhill }) || Next.IsWord("uphill", "downhill")))
         {

@@ -129,6 +129,10 @@ internal sealed partial class ShorthandReader
                 SayAlso($"{token.Text} cm", token);
                 at += 2;
                 break;
+            case TokenKind.Number when Next.IsWord("inches"):
+                SayAlso($"{token.Text} in", token);
+                at += 2;
+                break;
             case TokenKind.Number when ReadAerobic(token) || ReadLift(token):
                 break;
             case TokenKind.Number when Next.IsWord("sets", "set") && said.Contains("dose"):

@@ -24,6 +24,50 @@ internal static partial class ShorthandWaysOut
         return problem with { Choices = [.. problem.Choices, .. ways] };
     }
 
+    /// <summary>
+    /// The line with a remark said to the athlete, where what is not known can be nothing but that: set off by brackets, a comma, a dash or a word that begins a remark, without a
+    /// figure, and with no word that means something in a line or in the name of an exercise, or is nearly one. Null where that is not so; then it is asked.
+    /// </summary>
+    /// <param name="typed">The line as typed.</param>
+    /// <param name="problem">Why it is refused.</param>
+    /// <param name="context">Known exercises.</param>
+    /// <param name="read">Reads a line.</param>
+    public static ShorthandReading? Noted(string typed, ShorthandProblem problem, ShorthandContext context, Func<string, ShorthandReading> read)
+    {
+        foreach (var remark in Remarks().Matches(typed).Where(r => r.Index > 0 && r.Index <= problem.Start && r.Index + r.Length > problem.Start))
+        {
+            var said = remark.Groups["said"];
+            var words = Words().Matches(said.Value).Select(w => w.Value).ToList();
+            if (said.Value.Contains('"', StringComparison.Ordinal) || words.Count == 0 || words.TrueForAll(Little.Contains) || words.Exists(w => !Little.Contains(w) && MeansSomething(w, context)))
+            {
+                continue;
+            }
+
+            if (read(new ShorthandChoice("", (remark.Index, remark.Length, $", cue \"{said.Value.Trim()}\"")).In(typed)) is { Line: not null } reading)
+            {
+                return reading;
+            }
+        }
+
+        return null;
+    }
+
+    // Words without a meaning in a line, of which remarks are made.
+    private static readonly HashSet<string> Little = new(["a", "an", "the", "to", "of", "on", "in", "at", "with", "by", "and", "or", "as", "if", "is", "it", "be", "no", "not", "vs", "all", "your", "their", "his", "her", "for", "up", "out", "one", "two", "three", "four", "five", "six"], StringComparer.OrdinalIgnoreCase);
+
+    // Short words without a vowel are abbreviations of something.
+    private static bool MeansSomething(string word, ShorthandContext context) =>
+        ShorthandWords.IsVocabulary(word) || context.Catalogue.Find(word) is not null || context.Catalogue.All.Any(e => e.Kit.Any(k => Words().Matches(k).Any(w => word.StartsWith(w.Value, StringComparison.OrdinalIgnoreCase)))) || !word.Any(Vowels.Contains)
+        || (ShorthandWords.Nearest(word, ShorthandWords.Vocabulary) is { } near && char.ToLowerInvariant(near[0]) == char.ToLowerInvariant(word[0]));
+
+    private const string Vowels = "aeiouyAEIOUY";
+
+    [GeneratedRegex(@"\s*\((?<said>[\p{L}\p{M}' -]+)\)|(?:\s*[,;]\s*|\s+[-/]\s+|\s+(?=w/|(?:with|vs|against|until|till|if|like|no|not|without|stay|keep|think|focus|in|on|to)\b))(?:(?:with|w/)\s*)?(?<said>[\p{L}\p{M}'][\p{L}\p{M}' -]*?)\s*(?=$|[,;])", RegexOptions.IgnoreCase)]
+    private static partial Regex Remarks();
+
+    [GeneratedRegex(@"[\p{L}\p{M}']+")]
+    private static partial Regex Words();
+
     // Beside more choices than these one more is no help.
     private const int MostBefore = 1;
 

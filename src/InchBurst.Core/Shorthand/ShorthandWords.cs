@@ -144,9 +144,13 @@ internal static class ShorthandWords
     public static readonly string[] Groups = ["high minutes", "low minutes", "others"];
 
     /// <summary>True for a word that has a meaning of its own in a line, such as a unit or a role.</summary>
-    public static bool IsVocabulary(string word) =>
-        DistanceUnits.ContainsKey(word) || TimeUnits.ContainsKey(word) || Roles.ContainsKey(word) || Movements.ContainsKey(word) || Starts.ContainsKey(word) || EffortWords.ContainsKey(word) || Loads.ContainsKey(word)
-        || BandWords.ContainsKey(word) || Keywords.Concat(CountWords).Concat(PassWords).Contains(word, StringComparer.OrdinalIgnoreCase);
+    public static bool IsVocabulary(string word) => AllWords.Contains(word);
+
+    /// <summary>Every word that has a meaning of its own in a line.</summary>
+    public static IReadOnlyCollection<string> Vocabulary => AllWords;
+
+    private static readonly HashSet<string> AllWords = new(
+        DistanceUnits.Keys.Concat(TimeUnits.Keys).Concat(Roles.Keys).Concat(Movements.Keys).Concat(Starts.Keys).Concat(EffortWords.Keys).Concat(Loads.Keys).Concat(BandWords.Keys).Concat(Keywords).Concat(CountWords).Concat(PassWords), StringComparer.OrdinalIgnoreCase);
 
     public static string StartWord(StartPosition start) => Starts.First(s => s.Value == start).Key;
 
