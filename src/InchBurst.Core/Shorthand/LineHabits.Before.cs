@@ -47,6 +47,8 @@ public static partial class LineHabits
         Of(@"(?<=x\s*)" + D + @"\s*" + U + @"\s*(shuttles?)\s*\(\s*(" + One + @")\s*\+\s*\2\s*\)", "$2 up + $2 back $1 ", "6x40m shuttle (20+20), 20s rest", "repeat shuttle 6 x 20 up + 20 m back rest 0:20"),
         Of(@"\(\s*((?:each|per|from|with|w/|walk|full rest|at|on|log|timed|every|@|for|(?:low|high)[ -]minutes?)" + E + @"[^()]*|" + D + @"\s*(?:kgs?|lbs?|%\s*(?:bw|bm|body[ -]?(?:weight|mass)|slower|max|1rm)?|reps?|each (?:side|leg|way))\s*)\)", " $1 ", "4 x 10 m (each side)", "4 x 10 m each side"),
         Of(B + @"bwds?" + E, "backward", "4 x 20 m bwd", "4 x 20 m backpedal"),
+        Of(@"^\s*max(?:imum|imal)?[ -]?(?:v(?:el(?:ocity)?)?|speed)\s*:?\s*(?=(?:" + Count + @"\s*x\s*)?fl(?:y|ying))", "", "max velocity: fly 30 x 3, rest 6 min", "3 x 30 build + 30 fly + 20 m slow rest 6:00"),
+        Of(@"(?:,\s*)?" + B + @"(?:to\s+)?stop(?:ping)?\s+(?:with)?in\s+(?:the\s+)?(" + One + @")\s*(m|metres?|meters?|yd|yards?)" + E, " stopwithin $1 ", "4 x 15 m, stop within 3 m", "4 x 15 m cue \"stop within 3 m\""),
         Of(B + @"w/b" + E, "walk back", "sprint 10, 20, 30, 40m w/b", "10, 20, 30, 40 m rest walk-back"),
         Of(@"(?<=fl(?:y|ying|ys|ies)" + E + @".*)(?:with|w/|,)\s*(" + D + @"\s*" + U + @")\s*in(?=\s*(?:$|,|;))", "with $1 run-in", "30m fly w/ 20m in", "20 build + 30 m fly"),
         Of(@"^\s*(" + Moves + @")[\s,/+-]+(" + Moves + @")[\s,/+-]+(" + Moves + @")\s*:?\s*(" + Count + @"\s*x\s*)(\d{1,2})\s*(" + U + @")\s*(?:each|of each)" + E + @"(?!\s*(?:side|way|leg|dir))", "$4 $5 $1 + $5 $2 + $5 $6 $3", "sprint backpedal sprint 3x10m each", "3 x 10 sprint + 10 backpedal + 10 m sprint"),
@@ -167,8 +169,8 @@ public static partial class LineHabits
         Of(@"(?<!\d)(\d{1,2})\s*[-/]\s*(\d{1,2})\s*[-/]\s*(\d{1,2})(?![\d.])\s*(" + U + @")?\s*(?:repeat\s+)?shuttles?(?:\s+runs?)?" + E, " $1 $4 up + $1 $4 back + $2 $4 up + $2 $4 back + $3 $4 up + $3 $4 back repeat shuttle ", "6 x 20-40-60 shuttle 1:1", "repeat shuttle 6 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back rest 1 to 1"),
 
         // Fast, floating, fast.
-        Of(@"(?<=x\s*)" + D + @"\s*" + U + @"\s*(?=(?:sprint[ -]float[ -]sprint|fast[ -]float[ -]fast|ins?[ -](?:(?:and|&|n)[ -])?outs?)" + E + @"\s*:?\s*" + One + @"\s*[-/, ]\s*" + One + @"\s*[-/, ]\s*" + One + ")", "", "3 x 60 m fast float fast 20/20/20", "3 x 20 fast + 20 float + 20 m fast"),
-        Of(B + @"(?:sprint[ -]float[ -]sprint|fast[ -]float[ -]fast|ins?[ -](?:(?:and|&|n)[ -])?outs?)" + E + @"\s*:?\s*(" + Count + @"\s*x\s*)?(" + One + @")\s*[-/, ]\s*(" + One + @")\s*[-/, ]\s*(" + One + @")(?![\d.]|\s*[x%])\s*(" + U + ")?", " $1 $2 fast + $3 float + $4 $5 fast ", "ins and outs 3 x 20 20 20", "3 x 20 fast + 20 float + 20 m fast"),
+        Of(@"(?<=x\s*)" + D + @"\s*" + U + @"\s*(?=(?:sprint[ -]float[ -]sprint|fast[ -]float[ -]fast|in[ -]out[ -]in|ins?[ -](?:(?:and|&|n)[ -])?outs?)" + E + @"\s*:?\s*" + One + @"\s*[-/, ]\s*" + One + @"\s*[-/, ]\s*" + One + ")", "", "3 x 60 m fast float fast 20/20/20", "3 x 20 fast + 20 float + 20 m fast"),
+        Of(B + @"(?:sprint[ -]float[ -]sprint|fast[ -]float[ -]fast|in[ -]out[ -]in|ins?[ -](?:(?:and|&|n)[ -])?outs?)" + E + @"\s*:?\s*(" + Count + @"\s*x\s*)?(" + One + @")\s*[-/, ]\s*(" + One + @")\s*[-/, ]\s*(" + One + @")(?![\d.]|\s*[x%])\s*(" + U + ")?", " $1 $2 fast + $3 float + $4 $5 fast ", "ins and outs 3 x 20 20 20", "3 x 20 fast + 20 float + 20 m fast"),
 
         Of(@"(?<![\d.])(" + One + @")\s*[-/, ]\s*(" + One + @")\s*[-/, ]\s*(" + One + @")\s*(" + U + @")?\s*(?:fast|hard|sprint|in)[\s,/-]+(?:easy|float|relaxed|coast|out)[\s,/-]+(?:fast|hard|sprint|in)" + E, " $1 fast + $2 float + $3 $4 fast ", "4 x 20/20/20 fast easy fast", "4 x 20 fast + 20 float + 20 m fast"),
 

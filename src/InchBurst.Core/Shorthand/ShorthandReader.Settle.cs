@@ -124,6 +124,11 @@ internal sealed partial class ShorthandReader
             {
                 shape = count with { Count = wanted };
             }
+            else if (shape is RunShape && exercise!.Does == Movement.Walk && wanted > MostWays)
+            {
+                // Nobody walks a way so often: they are steps.
+                shape = new CountShape(wanted);
+            }
             else
             {
                 reps = wanted;
@@ -205,6 +210,8 @@ internal sealed partial class ShorthandReader
 
         return usual;
     }
+
+    private const int MostWays = 4;
 
     // Longer ways are sums of shuttles, whose length alone says nothing.
     private const int MostScaledLegs = 3;

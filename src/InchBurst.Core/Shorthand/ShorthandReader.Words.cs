@@ -60,6 +60,11 @@ internal sealed partial class ShorthandReader
             SayAlso($"{Next.Text}{(upper ? "-" + Later(3).Text : "")}% of top heart rate", token);
             at += upper ? 4 : 2;
         }
+        else if (token.IsWord("stopwithin") && Next.Kind == TokenKind.Number)
+        {
+            SayAlso($"stop within {Next.Text} m", token);
+            at += 2;
+        }
         else if (token.IsWord("jogback"))
         {
             SayAlso("jog back", token);
