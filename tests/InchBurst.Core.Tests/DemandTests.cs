@@ -61,8 +61,8 @@ public class DemandTests
             {
                 0 when i > 0 => new RunSegment(Distance.InMetres(0), SegmentRole.Turn, angles[i], left[i] ? Side.Left : Side.Right),
                 1 when i > 0 => new RunSegment(Distance.InMetres(lengths[i]), SegmentRole.Back),
-                2 => new RunSegment(Distance.InMetres(lengths[i]), SegmentRole.Run, Movement: Movement.Backpedal),
-                3 => new RunSegment(Distance.InMetres(lengths[i]), SegmentRole.Run, Movement: Movement.Shuffle),
+                2 => new RunSegment(Distance.InMetres(lengths[i]), SegmentRole.Run, Movement: Motion.Backpedal),
+                3 => new RunSegment(Distance.InMetres(lengths[i]), SegmentRole.Run, Movement: Motion.Shuffle),
                 4 => new RunSegment(Distance.InMetres(lengths[i]), SegmentRole.Up),
                 _ => new RunSegment(Distance.InMetres(lengths[i]), SegmentRole.Run),
             }).ToList();
@@ -221,7 +221,7 @@ public class DemandTests
         Assert.Equal(15, Of("deep jump 3 x 5").LongContacts);
 
         // Written in metres, one contact a repetition says nothing: the movement does. It was stored before movements were, so its kind hints at it.
-        var travelling = new ExerciseCatalogue([own with { Movement = Movement.Bound }]);
+        var travelling = new ExerciseCatalogue([own with { Movement = Motion.Bound }]);
         Assert.Equal(55, Volume.Of(LineDemand.Of(ShorthandLine.Read("wall bound 110 m", new(DistanceUnit.Metre, travelling)).Line!, travelling)).LongContacts);
     }
 

@@ -14,7 +14,7 @@ public class FloorTests
     [
         ["Units"],
         ["Plan"],
-        ["Catalogue", "Sprint"],
+        ["Catalogue", "Sprint", "Movement"],
         ["Shorthand", "School", "Load"],
         ["Demand"],
         ["Rest"],

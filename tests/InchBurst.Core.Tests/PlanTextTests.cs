@@ -22,7 +22,7 @@ public class PlanTextTests
 
     private static readonly Gen<Side?> Sides = Pick<Side?>([null, Side.Left, Side.Right]);
 
-    private static readonly Gen<RunSegment> Segments = Gen.Select(Gen.Select(Distances, Pick(Enum.GetValues<SegmentRole>())), Gen.Int[1, 360], Sides, Pick<Movement?>([null, null, .. Enum.GetValues<Movement>().Where(Course.IsTravel).Cast<Movement?>()])).Select((dr, angle, side, movement) =>
+    private static readonly Gen<RunSegment> Segments = Gen.Select(Gen.Select(Distances, Pick(Enum.GetValues<SegmentRole>())), Gen.Int[1, 360], Sides, Pick<Motion?>([null, null, .. Enum.GetValues<Motion>().Where(Course.IsTravel).Cast<Motion?>()])).Select((dr, angle, side, movement) =>
         dr.Item2 is SegmentRole.Turn or SegmentRole.Cut ? new RunSegment(new Distance(0, dr.Item1.Unit), dr.Item2, angle, side) : new RunSegment(dr.Item1, dr.Item2, Movement: movement));
 
     private static readonly Gen<RepShape> Runs = Gen.Select(Distances, Segments.Array[0, 6]).Select((first, more) =>
@@ -35,7 +35,7 @@ public class PlanTextTests
     private static readonly Gen<RepShape> Shapes = Gen.OneOf(
         Runs,
         Gen.Int[1, 3600].Select(s => (RepShape)new TimedShape(s)),
-        Gen.Select(Gen.Int[1, 100], Gen.Bool, Pick<Movement?>([null, Movement.Jump, Movement.Hop, Movement.Bound, Movement.Throw])).Select((n, p, m) => (RepShape)new CountShape(n, p, p ? null : m)));
+        Gen.Select(Gen.Int[1, 100], Gen.Bool, Pick<Motion?>([null, Motion.Jump, Motion.Hop, Motion.Bound, Motion.Throw])).Select((n, p, m) => (RepShape)new CountShape(n, p, p ? null : m)));
 
     private static readonly Gen<Effort?> Efforts = Gen.OneOf(
         Gen.Int[0, 120].Select(p => (Effort?)new Effort([p])),

@@ -273,9 +273,9 @@ public class PlanUpgradeTests
         Assert.Equal(EffortShape.Band, lines[3].Effort!.Shape);
         Assert.Equal(EffortShape.Rise, lines[4].Effort!.Shape);
         Assert.Equal(EffortShape.Each, lines[2].Effort!.Shape);
-        Assert.Equal((SegmentRole.Run, Movement.Backpedal), ((RunShape)lines[5].Shape).Segments[0] is var s ? (s.Role, s.Movement!.Value) : default);
+        Assert.Equal((SegmentRole.Run, Motion.Backpedal), ((RunShape)lines[5].Shape).Segments[0] is var s ? (s.Role, s.Movement!.Value) : default);
         Assert.Equal([SegmentRole.Up, SegmentRole.Back, SegmentRole.Up, SegmentRole.Back], ((RunShape)lines[6].Shape).Segments.Select(x => x.Role));
-        Assert.Equal([null, Movement.Walk, Movement.Jog], ((RunShape)lines[9].Shape).Segments.Select(x => x.Movement));
+        Assert.Equal([null, Motion.Walk, Motion.Jog], ((RunShape)lines[9].Shape).Segments.Select(x => x.Movement));
         Assert.Equal(Enumerable.Range(1, 26).Where(i => i % 2 == 1), lines.Select(l => l.Id));
     }
 

@@ -237,7 +237,7 @@ public sealed class PlanToolsTests : IAsyncLifetime
     [Fact]
     public async Task Drills_are_found_by_word_kind_and_fault_and_added_to_a_session()
     {
-        async Task<List<string>> Names(string query) => [.. (await coach.PageAsync("/Drills?" + query)).QuerySelectorAll(".drill a").Select(a => a.TextContent)];
+        async Task<List<string>> Names(string query) => [.. (await coach.PageAsync("/Drills?" + query)).QuerySelectorAll(".drill-cell .drill-name").Select(a => a.TextContent)];
         Assert.Contains("ankle dribble", await Names("q=dribble"));
         Assert.DoesNotContain("broad jump", await Names("kind=Drill"));
         Assert.Contains("four-point start", await Names("fault=Popping up"));

@@ -43,35 +43,35 @@ public sealed record Exercise
     public required double Effort { get; init; }
 
     /// <summary>What the body does; null where a club's own exercise, stored by an older program, does not say.</summary>
-    public Movement? Movement { get; init; }
+    public Motion? Movement { get; init; }
 
     /// <summary>The load that belongs to it where a line names none; null for free work.</summary>
     public LineLoad? Load { get; init; }
 
     /// <summary>What the body does: as said, or as what it counts and where it stands in the catalogue make likely.</summary>
-    public Movement Does => Movement ?? Counted switch
+    public Motion Does => Movement ?? Counted switch
     {
         CountedIn.Metres => Kind switch
         {
-            WorkKind.Jumps => Plan.Movement.Bound,
-            WorkKind.Raise => Plan.Movement.Jog,
-            WorkKind.Mobilise or WorkKind.CoolDown => Plan.Movement.Walk,
-            WorkKind.Drill => Plan.Movement.Skip,
-            _ => Plan.Movement.Sprint,
+            WorkKind.Jumps => Motion.Bound,
+            WorkKind.Raise => Motion.Jog,
+            WorkKind.Mobilise or WorkKind.CoolDown => Motion.Walk,
+            WorkKind.Drill => Motion.Skip,
+            _ => Motion.Sprint,
         },
-        CountedIn.Passes => Plan.Movement.Sprint,
+        CountedIn.Passes => Motion.Sprint,
         CountedIn.Reps => Kind switch
         {
-            WorkKind.Jumps => Plan.Movement.Jump,
-            WorkKind.Strength => Plan.Movement.Lift,
-            _ => Plan.Movement.OnTheSpot,
+            WorkKind.Jumps => Motion.Jump,
+            WorkKind.Strength => Motion.Lift,
+            _ => Motion.OnTheSpot,
         },
         _ => Kind switch
         {
-            WorkKind.Raise => Plan.Movement.Jog,
-            WorkKind.CoolDown => Plan.Movement.Walk,
-            WorkKind.Strength => Plan.Movement.Hold,
-            _ => Plan.Movement.OnTheSpot,
+            WorkKind.Raise => Motion.Jog,
+            WorkKind.CoolDown => Motion.Walk,
+            WorkKind.Strength => Motion.Hold,
+            _ => Motion.OnTheSpot,
         },
     };
 
@@ -121,6 +121,12 @@ public sealed record Exercise
 
     /// <summary>The body regions there are.</summary>
     public static IReadOnlyList<string> Regions { get; } = ["hips", "hamstrings", "adductors", "upper back", "calves", "trunk", "shoulders"];
+
+    /// <summary>Names of the positions it is drawn by, in the order they are passed through; empty where none shows it.</summary>
+    public IReadOnlyList<string> Poses { get; init; } = [];
+
+    /// <summary>What is drawn beside the body: wall, hurdle, box, bar, ball, sled, band, slope, and a chevron for each switch.</summary>
+    public IReadOnlyList<string> Props { get; init; } = [];
 
     /// <summary>True when stopping or turning is what it teaches.</summary>
     public bool Stops { get; init; }

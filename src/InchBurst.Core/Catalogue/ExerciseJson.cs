@@ -20,7 +20,7 @@ public static class ExerciseJson
     internal static IEnumerable<Exercise> ReadBuiltIn()
     {
         var assembly = typeof(ExerciseCatalogue).Assembly;
-        foreach (var resource in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".json", StringComparison.Ordinal)).Order(StringComparer.Ordinal))
+        foreach (var resource in assembly.GetManifestResourceNames().Where(n => n.Contains(".Catalogue.", StringComparison.Ordinal)).Order(StringComparer.Ordinal))
         {
             using var stream = assembly.GetManifestResourceStream(resource)!;
             using var rows = JsonDocument.Parse(stream, new() { AllowTrailingCommas = true });
@@ -34,7 +34,7 @@ public static class ExerciseJson
     // What is not written is as usual.
     private static Exercise Exercise(JsonElement e)
     {
-        var (kind, movement) = (e.GetProperty("kind").Name<WorkKind>(), e.Named<Movement>("movement"));
+        var (kind, movement) = (e.GetProperty("kind").Name<WorkKind>(), e.Named<Motion>("movement"));
         return new()
         {
             Name = e.MustText("name"),
@@ -58,6 +58,8 @@ public static class ExerciseJson
             Harder = e.Text("harder"),
             Cautions = e.Texts("cautions") ?? [],
             Covers = e.Texts("covers") ?? [],
+            Poses = e.Texts("poses") ?? [],
+            Props = e.Texts("props") ?? [],
             Stops = e.At("stops")?.GetBoolean() ?? (movement is null && kind == WorkKind.Turn),
             StaticHold = e.Flag("staticHold"),
         };
@@ -74,7 +76,7 @@ internal sealed record ExerciseRow
     public required CountedIn Counted { get; init; }
     public required string Dose { get; init; }
     public required double Effort { get; init; }
-    public Movement? Movement { get; init; }
+    public Motion? Movement { get; init; }
     public LineLoad? Load { get; init; }
     public bool EachSide { get; init; }
     public double Contacts { get; init; }
@@ -88,6 +90,8 @@ internal sealed record ExerciseRow
     public string? Harder { get; init; }
     public IReadOnlyList<string>? Cautions { get; init; }
     public IReadOnlyList<string>? Covers { get; init; }
+    public IReadOnlyList<string>? Poses { get; init; }
+    public IReadOnlyList<string>? Props { get; init; }
     public bool? Stops { get; init; }
     public bool StaticHold { get; init; }
 
@@ -114,6 +118,8 @@ internal sealed record ExerciseRow
         Harder = e.Harder,
         Cautions = e.Cautions,
         Covers = e.Covers,
+        Poses = e.Poses,
+        Props = e.Props,
         Stops = e.Stops,
         StaticHold = e.StaticHold,
     };
@@ -128,6 +134,6 @@ internal sealed class Names<T>() : JsonStringEnumConverter<T>
     RespectNullableAnnotations = true,
     AllowTrailingCommas = true,
     DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
-    Converters = [typeof(Names<WorkKind>), typeof(Names<CountedIn>), typeof(Names<Movement>), typeof(Names<LoadKind>), typeof(Names<LoadUnit>)])]
+    Converters = [typeof(Names<WorkKind>), typeof(Names<CountedIn>), typeof(Names<Motion>), typeof(Names<LoadKind>), typeof(Names<LoadUnit>)])]
 [JsonSerializable(typeof(ExerciseRow))]
 internal sealed partial class ExerciseJsonContext : JsonSerializerContext;

@@ -18,7 +18,7 @@ public static class PlanKinds
     /// <param name="goal">What a rep is to be done in, if said: a share of the aerobic speed is conditioning.</param>
     public static WorkKind Derive(Exercise? exercise, string? exerciseName, RepShape shape, Effort? effort, LineLoad? load, LineGoal? goal = null)
     {
-        var runs = shape is RunShape && exercise?.Does is null or Movement.Sprint;
+        var runs = shape is RunShape && exercise?.Does is null or Motion.Sprint;
         switch (load?.Kind)
         {
             case LoadKind.Lift:
@@ -56,9 +56,9 @@ public static class PlanKinds
             return WorkKind.Turn;
         }
 
-        if (run.Segments.Where(s => s.HasIntent).All(s => s.Movement is not (null or Movement.Sprint)))
+        if (run.Segments.Where(s => s.HasIntent).All(s => s.Movement is not (null or Motion.Sprint)))
         {
-            return run.Segments.Any(s => s.Movement is Movement.Bound or Movement.Hop) ? WorkKind.Jumps : WorkKind.Drill;
+            return run.Segments.Any(s => s.Movement is Motion.Bound or Motion.Hop) ? WorkKind.Jumps : WorkKind.Drill;
         }
 
         if (run.Segments.Any(s => s.Role == SegmentRole.Back) || run.IntentMetres >= TempoFromMetres || (hardest < HardPercent && run.IntentMetres > 30))

@@ -33,7 +33,7 @@ public sealed class WarmUpFirst : IPlanCheck
         }
         else if (seconds < least - 1)
         {
-            var raise = context.Plan.Lines.FirstOrDefault(l => l.Shape is TimedShape && context.DemandOf(l) is { Warms: true, Movement: Movement.Jog });
+            var raise = context.Plan.Lines.FirstOrDefault(l => l.Shape is TimedShape && context.DemandOf(l) is { Warms: true, Movement: Motion.Jog });
             var longer = Math.Ceiling((least - seconds) / 15) * 15;
             yield return new("warm-up", Severity.Mind, $"Only {Figures.Clock(seconds)} of warm-up before the first full effort", $"The school asks for {Figures.Number(context.School["warmup.least"])} minutes. {context.School.Of("warmup.least").Reason}", first.Line.Id)
             {

@@ -21,7 +21,7 @@ public sealed class YoungAthletes : IPlanCheck
         foreach (var line in context.Plan.Lines)
         {
             var demand = context.DemandOf(line);
-            var heavy = young.Any(a => context.DemandOf(line, a) is { Load.IsHeavy: true }) || (demand.Movement == Movement.Lift && demand.AppliedLoad is { Kind: LoadKind.Lift } lift && (lift.ShareOfMaximum ?? (lift.Amount * lift.Pieces)) > HeaviestLiftPercent);
+            var heavy = young.Any(a => context.DemandOf(line, a) is { Load.IsHeavy: true }) || (demand.Movement == Motion.Lift && demand.AppliedLoad is { Kind: LoadKind.Lift } lift && (lift.ShareOfMaximum ?? (lift.Amount * lift.Pieces)) > HeaviestLiftPercent);
             if (!demand.IsAssisted && !heavy)
             {
                 continue;
@@ -32,7 +32,7 @@ public sealed class YoungAthletes : IPlanCheck
             var effort = line.Effort ?? (kept is null && demand.Exercise is { } had ? new Effort([Math.Min(had.Effort, 100)]) : null);
             yield return new("young", Severity.Stop, $"{(demand.IsAssisted ? "Helped running" : "A heavy load")} with {young.Count} under {Limits.YoungYears}", "Children need less volume and no heavy loads or help; local rules decide.", line.Id)
             {
-                Fixes = [new(demand.Movement == Movement.Lift ? "No load on the bar" : "Run it free", context.Plan.Replace(line.Id, line with { Load = null, Exercise = kept is null ? null : line.Exercise, Effort = effort, Kind = PlanKinds.Derive(kept, null, line.Shape, effort, null, line.Goal) }))],
+                Fixes = [new(demand.Movement == Motion.Lift ? "No load on the bar" : "Run it free", context.Plan.Replace(line.Id, line with { Load = null, Exercise = kept is null ? null : line.Exercise, Effort = effort, Kind = PlanKinds.Derive(kept, null, line.Shape, effort, null, line.Goal) }))],
             };
         }
     }

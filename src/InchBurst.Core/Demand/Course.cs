@@ -17,13 +17,13 @@ public readonly record struct GroundPoint(double X, double Y);
 /// <param name="To">Where it ends on the ground.</param>
 /// <param name="TravelDegrees">Direction of travel: 0 along the straight, 90 to the left.</param>
 /// <param name="FacingDegrees">Where the body faces.</param>
-public sealed record CourseLeg(Movement Movement, SegmentRole Role, double FromMetres, double Metres, GroundPoint From, GroundPoint To, double TravelDegrees, double FacingDegrees)
+public sealed record CourseLeg(Motion Movement, SegmentRole Role, double FromMetres, double Metres, GroundPoint From, GroundPoint To, double TravelDegrees, double FacingDegrees)
 {
     /// <summary>Where it ends along the path, m.</summary>
     public double ToMetres => FromMetres + Metres;
 
     /// <summary>True when it is travelled with intent: not slowing down, walking, jogging, marching or carrying.</summary>
-    public bool HasIntent => Role != SegmentRole.Slow && Movement is not (Movement.Walk or Movement.Jog or Movement.March or Movement.Carry);
+    public bool HasIntent => Role != SegmentRole.Slow && Movement is not (Motion.Walk or Motion.Jog or Motion.March or Motion.Carry);
 }
 
 /// <summary>A turn or cut of a course.</summary>
@@ -56,7 +56,7 @@ public sealed record Course(IReadOnlyList<CourseLeg> Legs, IReadOnlyList<CourseT
             double longest = 0, now = 0;
             foreach (var leg in Legs)
             {
-                now = leg is { HasIntent: true, Movement: Movement.Sprint } ? now + leg.Metres : 0;
+                now = leg is { HasIntent: true, Movement: Motion.Sprint } ? now + leg.Metres : 0;
                 longest = Math.Max(longest, now);
             }
 
@@ -68,7 +68,7 @@ public sealed record Course(IReadOnlyList<CourseLeg> Legs, IReadOnlyList<CourseT
     public double IntentEnd => Legs.LastOrDefault(l => l.HasIntent)?.ToMetres ?? 0;
 
     /// <summary>True when nothing but running forwards along one line is asked, slowing down at the end apart.</summary>
-    public bool IsStraightSprint => Turns.Count == 0 && Legs.All(l => l.Movement == Movement.Sprint && l.Role != SegmentRole.Float) && Legs.SkipLast(1).All(l => l.Role != SegmentRole.Slow);
+    public bool IsStraightSprint => Turns.Count == 0 && Legs.All(l => l.Movement == Motion.Sprint && l.Role != SegmentRole.Float) && Legs.SkipLast(1).All(l => l.Role != SegmentRole.Slow);
 
     /// <summary>Turns that change the direction of travel or the way the body faces by <see cref="Limits.TurnDegrees"/> or more.</summary>
     public int SharpTurns => Turns.Count(t => t.Degrees >= Limits.TurnDegrees);
@@ -95,7 +95,7 @@ public sealed record Course(IReadOnlyList<CourseLeg> Legs, IReadOnlyList<CourseT
     /// </summary>
     /// <param name="run">The run.</param>
     /// <param name="usual">How stretches are travelled that do not say.</param>
-    public static Course Of(RunShape run, Movement usual = Movement.Sprint)
+    public static Course Of(RunShape run, Motion usual = Motion.Sprint)
     {
         var legs = new List<CourseLeg>();
         var turns = new List<CourseTurn>();
@@ -112,8 +112,8 @@ public sealed record Course(IReadOnlyList<CourseLeg> Legs, IReadOnlyList<CourseT
                 continue;
             }
 
-            var movement = segment.Movement ?? (IsTravel(usual) ? usual : Movement.Sprint);
-            var backwards = movement == Movement.Backpedal;
+            var movement = segment.Movement ?? (IsTravel(usual) ? usual : Motion.Sprint);
+            var backwards = movement == Motion.Backpedal;
             facing ??= backwards ? 180 : 0;
             var back = segment.Role == SegmentRole.Back;
             var returns = back || segment.Role == SegmentRole.Up || (legs.Count > 0 && legs[^1].Role == SegmentRole.Back && waiting.Count == 0);
@@ -145,7 +145,7 @@ public sealed record Course(IReadOnlyList<CourseLeg> Legs, IReadOnlyList<CourseT
 
     /// <summary>True for movements that get somewhere.</summary>
     /// <param name="movement">The movement.</param>
-    public static bool IsTravel(Movement movement) => movement <= Movement.Carry;
+    public static bool IsTravel(Motion movement) => movement <= Motion.Carry;
 
     private static double Turned(double degrees) => ((degrees % 360) + 360) % 360;
 

@@ -21,11 +21,11 @@ public sealed class LineDemand
         (Line, Exercise, Athlete) = (line, exercise, athlete);
         Movement = exercise?.Does ?? line.Shape switch
         {
-            RunShape => Movement.Sprint,
-            TimedShape when line.Exercise is null => Movement.Jog,
-            CountShape { Passes: true } => Movement.Sprint,
+            RunShape => Motion.Sprint,
+            TimedShape when line.Exercise is null => Motion.Jog,
+            CountShape { Passes: true } => Motion.Sprint,
             CountShape { Movement: { } counted } => counted,
-            _ => Movement.OnTheSpot,
+            _ => Motion.OnTheSpot,
         };
         Course = line.Shape is RunShape run ? Course.Of(run, Movement) : null;
         AppliedLoad = line.Load ?? exercise?.UsualLoad;
@@ -44,7 +44,7 @@ public sealed class LineDemand
     public DemandAthlete Athlete { get; }
 
     /// <summary>What the body does; the movement of a run's stretches that do not say another.</summary>
-    public Movement Movement { get; }
+    public Motion Movement { get; }
 
     /// <summary>The way over the ground; null for work that is no run.</summary>
     public Course? Course { get; }
@@ -85,7 +85,7 @@ public sealed class LineDemand
     public bool IsFullSprint => HasSprint && FirstRepFrom(Limits.FullPercent) is not null;
 
     /// <summary>True when a leg, or the whole of the work, is running forwards with intent.</summary>
-    public bool HasSprint => Course?.Legs.Any(l => l is { HasIntent: true, Movement: Movement.Sprint }) ?? (Movement == Movement.Sprint);
+    public bool HasSprint => Course?.Legs.Any(l => l is { HasIntent: true, Movement: Motion.Sprint }) ?? (Movement == Motion.Sprint);
 
     /// <summary>True when a run forwards at 70% or more is asked.</summary>
     public bool IsHardSprint => HasSprint && HardestEffort >= Limits.HardPercent;
@@ -97,7 +97,7 @@ public sealed class LineDemand
     public bool IsResisted => Load.Sense == LoadSense.Resisted && HasSprint;
 
     /// <summary>True for work that jumps: jumps, hops and bounds.</summary>
-    public bool IsJumping => Movement is Movement.Jump or Movement.Hop or Movement.Bound || (Course?.Legs.Any(l => l.Movement is Movement.Hop or Movement.Bound) ?? false);
+    public bool IsJumping => Movement is Motion.Jump or Motion.Hop or Motion.Bound || (Course?.Legs.Any(l => l.Movement is Motion.Hop or Motion.Bound) ?? false);
 
     /// <summary>True when a rep is meant to reach top speed: a full free or helped run straight on with a flying or floating zone, or of 35 m and more.</summary>
     public bool IsTopSpeed => IsFullSprint && Load.Sense != LoadSense.Resisted && Course is { SharpTurns: 0 } course
@@ -112,11 +112,11 @@ public sealed class LineDemand
     public bool TeachesStopping => Exercise is { Stops: true } || (IsIntent && HardestEffort >= Limits.HardPercent && Course is { } course && course.Turns.Any(t => t.ChangeDegrees >= Limits.TurnDegrees));
 
     /// <summary>True when it warms: known easy movement, neither held still nor full nor heavy.</summary>
-    public bool Warms => !IsFull && !Load.IsHeavy && Tissues == Tissues.None && Exercise is not { StaticHold: true } && Movement is not (Movement.Hold or Movement.Lift or Movement.Throw)
+    public bool Warms => !IsFull && !Load.IsHeavy && Tissues == Tissues.None && Exercise is not { StaticHold: true } && Movement is not (Motion.Hold or Motion.Lift or Motion.Throw)
         && (Exercise is not null || Line.Exercise is null) && HardestEffort >= EasiestWarming || IsBuildUp;
 
     /// <summary>True when it is general easy movement of the whole body, which raises the pulse: moving from place to place or skipping a rope at 50% or less (common practice).</summary>
-    public bool RaisesPulse => Warms && HardestEffort <= MostRaising && Movement is not (Movement.OnTheSpot or Movement.Walk or Movement.March);
+    public bool RaisesPulse => Warms && HardestEffort <= MostRaising && Movement is not (Motion.OnTheSpot or Motion.Walk or Motion.March);
 
     /// <summary>True for a run straight on that rises towards full speed and stays under it: 70% or more, not full, and no stop or turn to be taught.</summary>
     public bool IsBuildUp => IsHardSprint && !IsFull && Load.Sense == LoadSense.Free && Course is not { SharpTurns: > 0 } && !TeachesStopping;
@@ -248,7 +248,7 @@ public sealed class LineDemand
 
     /// <summary>True for movements done with full intent: running, bounding, hopping and jumping.</summary>
     /// <param name="movement">The movement.</param>
-    public static bool IsFullIntent(Movement movement) => movement is Movement.Sprint or Movement.Bound or Movement.Hop or Movement.Jump;
+    public static bool IsFullIntent(Motion movement) => movement is Motion.Sprint or Motion.Bound or Motion.Hop or Motion.Jump;
 
     private int? FirstRepFrom(double percent)
     {

@@ -119,13 +119,13 @@ public sealed record RepPace(IReadOnlyList<LegPace> Legs, double FreeTopSpeed)
 
     /// <summary>Top speed of a movement as a share of sprinting (common practice; backwards about two thirds).</summary>
     /// <param name="movement">The movement.</param>
-    public static double ShareOf(Movement movement) => movement switch
+    public static double ShareOf(Motion movement) => movement switch
     {
-        Movement.Bound => 0.75,
-        Movement.Hop => 0.55,
-        Movement.Shuffle => 0.5,
-        Movement.Crossover => 0.6,
-        Movement.Backpedal => 0.65,
+        Motion.Bound => 0.75,
+        Motion.Hop => 0.55,
+        Motion.Shuffle => 0.5,
+        Motion.Crossover => 0.6,
+        Motion.Backpedal => 0.65,
         _ => 1,
     };
 
@@ -204,7 +204,7 @@ public sealed record RepPace(IReadOnlyList<LegPace> Legs, double FreeTopSpeed)
         return pace with { Seconds = pace.TimeAt(leg.Metres) };
     }
 
-    private static bool IsSprint(LegPace pace) => pace.Leg is { HasIntent: true, Movement: Movement.Sprint };
+    private static bool IsSprint(LegPace pace) => pace.Leg is { HasIntent: true, Movement: Motion.Sprint };
 
     private static double Between(CourseLeg a, CourseLeg b)
     {
@@ -213,13 +213,13 @@ public sealed record RepPace(IReadOnlyList<LegPace> Legs, double FreeTopSpeed)
     }
 
     // Movements whose speed is their own and no matter of effort, m/s (common practice).
-    private static double? EvenSpeed(Movement movement) => movement switch
+    private static double? EvenSpeed(Motion movement) => movement switch
     {
-        Movement.Walk => WalkingSpeed,
-        Movement.Jog => JoggingSpeed,
-        Movement.March => 1.3,
-        Movement.Skip => 2.6,
-        Movement.Carry => 1.2,
+        Motion.Walk => WalkingSpeed,
+        Motion.Jog => JoggingSpeed,
+        Motion.March => 1.3,
+        Motion.Skip => 2.6,
+        Motion.Carry => 1.2,
         _ => null,
     };
 }

@@ -70,7 +70,7 @@ public static class SettingOut
 
     /// <summary>What a leg is called: its purpose, or how it is travelled.</summary>
     /// <param name="leg">The leg.</param>
-    public static string NameOf(CourseLeg leg) => leg.Movement != Movement.Sprint ? leg.Movement.ToString().ToLowerInvariant() : leg.Role.ToString().ToLowerInvariant();
+    public static string NameOf(CourseLeg leg) => leg.Movement != Motion.Sprint ? leg.Movement.ToString().ToLowerInvariant() : leg.Role.ToString().ToLowerInvariant();
 
     private static double Clean(double metres) => Math.Round(metres, 6) + 0.0;
 }

@@ -45,20 +45,20 @@ public static class TissueRules
             return demand.Load.IsHeavy && demand.HasSprint ? found | Tissues.Calves | Tissues.Knees : found;
         }
 
-        IEnumerable<Movement> movements = demand.Course?.Legs.Where(l => l.HasIntent).Select(l => l.Movement) ?? [demand.Movement];
+        IEnumerable<Motion> movements = demand.Course?.Legs.Where(l => l.HasIntent).Select(l => l.Movement) ?? [demand.Movement];
         foreach (var movement in movements)
         {
             found |= movement switch
             {
-                Movement.Sprint => Tissues.Hamstrings | Tissues.Calves,
-                Movement.Bound => Tissues.Hamstrings | Tissues.Calves | Tissues.Knees,
-                Movement.Hop => Tissues.Calves | Tissues.Knees,
-                Movement.Jump => Tissues.Calves | Tissues.Knees,
-                Movement.Shuffle or Movement.Crossover => Tissues.Groins,
-                Movement.Backpedal => Tissues.Calves | Tissues.Knees,
-                Movement.Throw => Tissues.Back | Tissues.Shoulders,
-                Movement.Lift => Tissues.Back | Tissues.Knees | Tissues.Hamstrings,
-                Movement.OnTheSpot when demand.Line.Shape is TimedShape => Tissues.Knees,
+                Motion.Sprint => Tissues.Hamstrings | Tissues.Calves,
+                Motion.Bound => Tissues.Hamstrings | Tissues.Calves | Tissues.Knees,
+                Motion.Hop => Tissues.Calves | Tissues.Knees,
+                Motion.Jump => Tissues.Calves | Tissues.Knees,
+                Motion.Shuffle or Motion.Crossover => Tissues.Groins,
+                Motion.Backpedal => Tissues.Calves | Tissues.Knees,
+                Motion.Throw => Tissues.Back | Tissues.Shoulders,
+                Motion.Lift => Tissues.Back | Tissues.Knees | Tissues.Hamstrings,
+                Motion.OnTheSpot when demand.Line.Shape is TimedShape => Tissues.Knees,
                 _ => Tissues.None,
             };
         }
@@ -72,10 +72,10 @@ public static class ContactRules
 {
     /// <summary>Contacts for each 10 m of a movement where the exercise does not say.</summary>
     /// <param name="movement">The movement.</param>
-    public static double ForTenMetres(Movement movement) => movement switch
+    public static double ForTenMetres(Motion movement) => movement switch
     {
-        Movement.Bound => 5,
-        Movement.Hop => 8,
+        Motion.Bound => 5,
+        Motion.Hop => 8,
         _ => 0,
     };
 
@@ -91,13 +91,13 @@ public static class ContactRules
                     // The exercise's own figure counts metres only when metres are what it counts.
                     var own = exercise is { Counted: Catalogue.CountedIn.Metres, Contacts: > 0 } && leg.Movement == exercise.Does ? exercise.Contacts : ForTenMetres(leg.Movement);
                     contacts += own * leg.Metres / 10;
-                    quick += leg.Movement == Movement.Hop && exercise is null ? own * leg.Metres / 10 : 0;
+                    quick += leg.Movement == Motion.Hop && exercise is null ? own * leg.Metres / 10 : 0;
                 }
 
                 break;
             case CountShape count:
                 var each = exercise is { Counted: Catalogue.CountedIn.Reps or Catalogue.CountedIn.Passes, Contacts: > 0 } ? exercise.Contacts
-                    : demand.Movement is Movement.Jump or Movement.Hop or Movement.Bound ? 1 : 0;
+                    : demand.Movement is Motion.Jump or Motion.Hop or Motion.Bound ? 1 : 0;
                 contacts = each * count.Count;
                 break;
         }

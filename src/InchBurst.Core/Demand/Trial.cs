@@ -89,7 +89,7 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
             parts.AddRange(course.Turns.Where(t => Math.Abs(t.AtMetres - leg.FromMetres) < 1e-9).Select(t => "t" + Plain(t.Degrees) + (t.Side is { } side ? side.ToString()[..1] : "")));
             parts.Add(Plain(leg.Metres) + leg.Movement switch
             {
-                Movement.Sprint => leg.Role switch { SegmentRole.Float => "float", SegmentRole.Slow => "slow", _ => "m" },
+                Motion.Sprint => leg.Role switch { SegmentRole.Float => "float", SegmentRole.Slow => "slow", _ => "m" },
                 var other => other.ToString().ToLowerInvariant(),
             });
         }

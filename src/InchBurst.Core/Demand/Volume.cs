@@ -82,7 +82,7 @@ public static class Volume
         }
 
         double sprint = 0, full = 0, top = 0;
-        var forwards = course.Legs.Where(l => l is { HasIntent: true, Movement: Movement.Sprint }).Sum(l => l.Metres);
+        var forwards = course.Legs.Where(l => l is { HasIntent: true, Movement: Motion.Sprint }).Sum(l => l.Metres);
         for (var rep = 0; rep < line.TotalReps; rep++)
         {
             var effort = demand.EffortOf(rep);
@@ -101,7 +101,7 @@ public static class Volume
             LightMetres = demand.IsResisted && !demand.Load.IsHeavy ? sprint : 0,
             HeavyMetres = demand.IsResisted && demand.Load.IsHeavy ? sprint : 0,
             AssistedMetres = demand.IsAssisted ? sprint : 0,
-            BoundMetres = course.Legs.Where(l => l.Movement is Movement.Bound or Movement.Hop).Sum(l => l.Metres) * times,
+            BoundMetres = course.Legs.Where(l => l.Movement is Motion.Bound or Motion.Hop).Sum(l => l.Metres) * times,
             JumpContacts = demand.IsJumping ? contacts.Short + contacts.Long : 0,
         };
     }

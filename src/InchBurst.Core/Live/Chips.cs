@@ -24,10 +24,10 @@ public static class Chips
 
     private static IReadOnlyList<RunPhase> Phases(LineDemand demand) => demand switch
     {
-        { Movement: Movement.Lift } => [RunPhase.Bar],
-        { Movement: Movement.Hold } => [RunPhase.Hold],
-        { Movement: Movement.Throw } => [RunPhase.Drive, RunPhase.Arms],
-        { Movement: Movement.Jump } => [RunPhase.Landing, RunPhase.Drive, RunPhase.Arms],
+        { Movement: Motion.Lift } => [RunPhase.Bar],
+        { Movement: Motion.Hold } => [RunPhase.Hold],
+        { Movement: Motion.Throw } => [RunPhase.Drive, RunPhase.Arms],
+        { Movement: Motion.Jump } => [RunPhase.Landing, RunPhase.Drive, RunPhase.Arms],
         { IsHardSprint: false, IsJumping: true, ShortContacts: var quick, LongContacts: var slow } when quick > slow => [RunPhase.Contact, RunPhase.Landing, RunPhase.Arms],
         { IsHardSprint: false, IsJumping: true } => [RunPhase.Bound, RunPhase.Contact, RunPhase.Arms],
         { TeachesStopping: true } => [RunPhase.SlowDown, RunPhase.Drive, RunPhase.Arms],

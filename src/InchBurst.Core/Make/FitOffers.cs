@@ -136,7 +136,7 @@ public static class FitOffers
     private static SessionPlan? Shorter(SessionPlan plan, ClockSetting setting, double over)
     {
         var before = SessionClock.Lay(plan, setting).WarmUpSeconds(setting.DemandOf);
-        var line = plan.Lines.Where(l => l.Shape is TimedShape && setting.DemandOf(l) is { Warms: true, Movement: Movement.Jog }).MaxBy(l => ((TimedShape)l.Shape).Seconds);
+        var line = plan.Lines.Where(l => l.Shape is TimedShape && setting.DemandOf(l) is { Warms: true, Movement: Motion.Jog }).MaxBy(l => ((TimedShape)l.Shape).Seconds);
         if (line is null)
         {
             return null;
@@ -162,5 +162,5 @@ public static class FitOffers
 
     // Work that needs no lane of its own and no calm: jumps, lifts, throws and drills.
     private static bool CanBeside(LineDemand demand) => !demand.Queues && demand.Exercise is not { StaticHold: true }
-        && (demand.IsJumping || demand.Movement is Movement.Lift or Movement.Throw or Movement.Skip or Movement.March or Movement.OnTheSpot) && demand.Line.Shape is not TimedShape;
+        && (demand.IsJumping || demand.Movement is Motion.Lift or Motion.Throw or Motion.Skip or Motion.March or Motion.OnTheSpot) && demand.Line.Shape is not TimedShape;
 }

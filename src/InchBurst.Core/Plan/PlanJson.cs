@@ -94,7 +94,7 @@ internal sealed class Words<T>() : JsonStringEnumConverter<T>(JsonNamingPolicy.C
     IgnoreReadOnlyProperties = true,
     Converters =
     [
-        typeof(Words<WorkKind>), typeof(Words<SegmentRole>), typeof(Words<Movement>), typeof(Words<Side>), typeof(Words<EffortShape>), typeof(Words<StartPosition>), typeof(Words<LoadKind>),
+        typeof(Words<WorkKind>), typeof(Words<SegmentRole>), typeof(Words<Motion>), typeof(Words<Side>), typeof(Words<EffortShape>), typeof(Words<StartPosition>), typeof(Words<LoadKind>),
         typeof(Words<LoadUnit>), typeof(Words<MeasureKind>), typeof(Words<DistanceUnit>),
     ])]
 [JsonSerializable(typeof(SessionPlan))]

@@ -44,9 +44,9 @@ internal static class PlanReader
     {
         "run" => new RunShape(e.List("segments", Segment) ?? throw new JsonException("\"segments\" is missing.")),
         "time" => new TimedShape(e.MustNumber("seconds")),
-        "count" => new CountShape(e.MustWhole("count"), e.Flag("passes"), e.Named<Movement>("movement")),
+        "count" => new CountShape(e.MustWhole("count"), e.Flag("passes"), e.Named<Motion>("movement")),
         var other => throw new JsonException($"No rep is of the shape {other}."),
     };
 
-    private static RunSegment Segment(JsonElement e) => new(e.GetProperty("length").Distance(), e.GetProperty("role").Name<SegmentRole>(), e.Number("angleDegrees"), e.Named<Side>("side"), e.Named<Movement>("movement"));
+    private static RunSegment Segment(JsonElement e) => new(e.GetProperty("length").Distance(), e.GetProperty("role").Name<SegmentRole>(), e.Number("angleDegrees"), e.Named<Side>("side"), e.Named<Motion>("movement"));
 }

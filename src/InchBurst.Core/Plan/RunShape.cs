@@ -39,7 +39,7 @@ public enum SegmentRole
 }
 
 /// <summary>How a body travels or works: what it does, whatever the work is called.</summary>
-public enum Movement
+public enum Motion
 {
     /// <summary>Running forwards; how hard is a matter of effort.</summary>
     Sprint,
@@ -106,7 +106,7 @@ public enum Side
 /// <param name="AngleDegrees">Angle of a turn or cut, 1 to 360; null otherwise.</param>
 /// <param name="Side">Side of a turn or cut, if said.</param>
 /// <param name="Movement">How it is travelled; null means as the exercise is, or running.</param>
-public sealed record RunSegment(Distance Length, SegmentRole Role, double? AngleDegrees = null, Side? Side = null, Movement? Movement = null)
+public sealed record RunSegment(Distance Length, SegmentRole Role, double? AngleDegrees = null, Side? Side = null, Motion? Movement = null)
 {
     /// <summary>True for a turn or a cut, which has an angle and no length.</summary>
     [JsonIgnore]
@@ -114,7 +114,7 @@ public sealed record RunSegment(Distance Length, SegmentRole Role, double? Angle
 
     /// <summary>True when it is travelled with intent: not slowing down, walking, jogging, marching or carrying.</summary>
     [JsonIgnore]
-    public bool HasIntent => !IsTurn && Role != SegmentRole.Slow && Movement is not (Plan.Movement.Walk or Plan.Movement.Jog or Plan.Movement.March or Plan.Movement.Carry);
+    public bool HasIntent => !IsTurn && Role != SegmentRole.Slow && Movement is not (Motion.Walk or Motion.Jog or Motion.March or Motion.Carry);
 }
 
 /// <summary>The shape of one rep: a run made of segments, a time, or a count.</summary>
@@ -166,4 +166,4 @@ public sealed record TimedShape(double Seconds) : RepShape;
 /// <param name="Count">1 to 500.</param>
 /// <param name="Passes">True when the count is passes of a course (mini-hurdles, a ladder).</param>
 /// <param name="Movement">What is counted where the word says it (jumps, hops, bounds, throws); null for plain repetitions.</param>
-public sealed record CountShape(int Count, bool Passes = false, Movement? Movement = null) : RepShape;
+public sealed record CountShape(int Count, bool Passes = false, Motion? Movement = null) : RepShape;

@@ -104,14 +104,14 @@ public static class RestRules
     {
         switch (demand.Movement)
         {
-            case Movement.Jump or Movement.Hop or Movement.Bound or Movement.Throw:
+            case Motion.Jump or Motion.Hop or Motion.Bound or Motion.Throw:
                 return new(school["rest.jumps"], $"{Figures.Clock(school["rest.jumps"])} between sets of jumps and throws") { Key = "rest.jumps" };
-            case Movement.Lift:
+            case Motion.Lift:
                 var lift = effort >= HeavyLiftPercent ? HeavyLiftSeconds : LiftSeconds;
                 return new(lift, $"{Figures.Clock(lift)} between sets of lifts (common practice)");
-            case Movement.Hold:
+            case Motion.Hold:
                 return demand.Exercise is { StaticHold: true } ? new(0, "a breath") : new(HoldSeconds, "a breath between holds (common practice)");
-            case Movement.Sprint:
+            case Motion.Sprint:
                 return new(school["rest.submaximal"], $"{Figures.Clock(school["rest.submaximal"])} between passes") { Key = "rest.submaximal" };
         }
 

@@ -66,7 +66,7 @@ public static class HowOften
             yield return demand.IsAssisted ? "assisted" : demand.IsResisted ? "resisted" : DayDose.Reaches(demand) ? "topspeed" : "starts";
         }
 
-        if (demand.Movement is Movement.Bound or Movement.Hop || (demand.IsJumping && demand.Course is not null))
+        if (demand.Movement is Motion.Bound or Motion.Hop || (demand.IsJumping && demand.Course is not null))
         {
             yield return "bounds";
         }
@@ -76,12 +76,12 @@ public static class HowOften
             yield return "turns";
         }
 
-        if (demand.Movement == Movement.Lift)
+        if (demand.Movement == Motion.Lift)
         {
             yield return "lifts";
         }
 
-        if (demand.Movement == Movement.Hold || (demand.Exercise?.Covers.Contains("trunk") ?? false))
+        if (demand.Movement == Motion.Hold || (demand.Exercise?.Covers.Contains("trunk") ?? false))
         {
             yield return "trunk";
         }

@@ -92,7 +92,7 @@ internal sealed partial class ShorthandReader
                 return;
             }
 
-            Movement? counted = CountMovements.TryGetValue(Now.Text, out var does) ? does : null;
+            Motion? counted = CountMovements.TryGetValue(Now.Text, out var does) ? does : null;
             at++;
             shape = new CountShape(Whole(amount, 1, 500, "The count"), passes, counted);
             leastShape = leastAmount is { } l ? new CountShape(Whole(l, 1, 500, "The count"), passes, counted) : null;
@@ -144,7 +144,7 @@ internal sealed partial class ShorthandReader
                 }
 
                 SegmentRole? role = null;
-                Movement? movement = null;
+                Motion? movement = null;
                 while (role is null && IsRole(at) || movement is null && IsMovement(at))
                 {
                     if (role is null && IsRole(at))
@@ -162,7 +162,7 @@ internal sealed partial class ShorthandReader
                 // "Back" with nothing to come back from is running backwards.
                 if (role == SegmentRole.Back && movement is null && rough.TrueForAll(r => r.Amount is null))
                 {
-                    (role, movement) = (null, Movement.Backpedal);
+                    (role, movement) = (null, Motion.Backpedal);
                 }
 
                 rough.Add(new(number, unit, role ?? SegmentRole.Run, null, null, movement));
@@ -210,7 +210,7 @@ internal sealed partial class ShorthandReader
         return new RunShape(segments);
     }
 
-    private sealed record Piece(Token? Amount, DistanceUnit? Unit, SegmentRole Role, double? Angle, Side? Side, Movement? Movement = null);
+    private sealed record Piece(Token? Amount, DistanceUnit? Unit, SegmentRole Role, double? Angle, Side? Side, Motion? Movement = null);
 
     private Piece TurnOrCut()
     {

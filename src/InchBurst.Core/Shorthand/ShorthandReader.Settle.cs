@@ -47,10 +47,10 @@ internal sealed partial class ShorthandReader
         if (load is { Kind: LoadKind.Lift, Unit: LoadUnit.Kilogram or LoadUnit.Pound } mass && shape is RunShape)
         {
             load = exercise?.UsualLoad?.Kind is { } carried and (LoadKind.Sled or LoadKind.Chain or LoadKind.Vest) ? mass with { Kind = carried }
-                : exercise?.Does is Movement.Sprint or null && massAt is { } at ? throw Doubtful(at, $"{at.Text} {(mass.Unit == LoadUnit.Pound ? "lb" : "kg")} on what?", ["sled", "vest", "chain"], word => (at.Start, 0, word + " ")) : load;
+                : exercise?.Does is Motion.Sprint or null && massAt is { } at ? throw Doubtful(at, $"{at.Text} {(mass.Unit == LoadUnit.Pound ? "lb" : "kg")} on what?", ["sled", "vest", "chain"], word => (at.Start, 0, word + " ")) : load;
         }
 
-        if (load is null && effort is { Word: null, Percents: [var first, ..] } said && exercise is { } lifted && (lifted.Does == Movement.Lift || (lifted.Does == Movement.Jump && lifted.Kit.Any(k => k.Contains("bar", StringComparison.Ordinal)))) && said.Percents.Min() >= 1 && said.Percents.Count == (said.Shape == EffortShape.Each ? 1 : 2))
+        if (load is null && effort is { Word: null, Percents: [var first, ..] } said && exercise is { } lifted && (lifted.Does == Motion.Lift || (lifted.Does == Motion.Jump && lifted.Kit.Any(k => k.Contains("bar", StringComparison.Ordinal)))) && said.Percents.Min() >= 1 && said.Percents.Count == (said.Shape == EffortShape.Each ? 1 : 2))
         {
             load = new(LoadKind.Lift, said.Percents.Max(), LoadUnit.PercentMaximum) { Least = said.Shape == EffortShape.Each ? null : said.Percents.Min() };
             effort = null;
@@ -124,7 +124,7 @@ internal sealed partial class ShorthandReader
             {
                 shape = count with { Count = wanted };
             }
-            else if (shape is RunShape && exercise!.Does == Movement.Walk && wanted > MostWays)
+            else if (shape is RunShape && exercise!.Does == Motion.Walk && wanted > MostWays)
             {
                 // Nobody walks a way so often: they are steps.
                 shape = new CountShape(wanted);
@@ -147,7 +147,7 @@ internal sealed partial class ShorthandReader
                 CountedIn.Reps => new CountShape(Whole(number, 1, 500, "The count")),
                 CountedIn.Passes => new CountShape(Whole(number, 1, 500, "The count"), true),
                 // A walk on each leg is counted in steps of that leg.
-                CountedIn.Metres when eachSide && exercise.Does == Movement.Walk && number.Value <= MostBareReps => new CountShape(Whole(number, 1, 500, "The count")),
+                CountedIn.Metres when eachSide && exercise.Does == Motion.Walk && number.Value <= MostBareReps => new CountShape(Whole(number, 1, 500, "The count")),
                 CountedIn.Seconds => throw Unitless(number, number.Value == Math.Floor(number.Value)),
                 null when exerciseName is not null => new CountShape(Whole(number, 1, 500, "The count")),
                 _ => new RunShape([new(Metres(number, context.DefaultUnit), SegmentRole.Run)]),

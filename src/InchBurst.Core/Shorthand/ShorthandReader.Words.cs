@@ -180,7 +180,7 @@ internal sealed partial class ShorthandReader
             at++;
             load = pulled with { Amount = 0, Unit = pull, Least = null };
         }
-        else if (BandWords.TryGetValue(token.Text, out var weight) && load is null && (exercise ?? (Next.Kind == TokenKind.Name ? Next.Exercise : null))?.Does is Movement.Lift or Movement.Carry)
+        else if (BandWords.TryGetValue(token.Text, out var weight) && load is null && (exercise ?? (Next.Kind == TokenKind.Name ? Next.Exercise : null))?.Does is Motion.Lift or Motion.Carry)
         {
             Once("load", token);
             at++;

@@ -55,34 +55,34 @@ internal static class ShorthandWords
         ["back"] = SegmentRole.Back,
     };
 
-    public static readonly IReadOnlyDictionary<string, Movement> Movements = new Dictionary<string, Movement>(StringComparer.OrdinalIgnoreCase)
+    public static readonly IReadOnlyDictionary<string, Motion> Movements = new Dictionary<string, Motion>(StringComparer.OrdinalIgnoreCase)
     {
-        ["bound"] = Movement.Bound,
-        ["bounds"] = Movement.Bound,
-        ["bounding"] = Movement.Bound,
-        ["hop"] = Movement.Hop,
-        ["hops"] = Movement.Hop,
-        ["hopping"] = Movement.Hop,
-        ["skip"] = Movement.Skip,
-        ["march"] = Movement.March,
-        ["shuffle"] = Movement.Shuffle,
-        ["crossover"] = Movement.Crossover,
-        ["backpedal"] = Movement.Backpedal,
-        ["backwards"] = Movement.Backpedal,
-        ["backward"] = Movement.Backpedal,
-        ["jog"] = Movement.Jog,
-        ["walk"] = Movement.Walk,
-        ["carry"] = Movement.Carry,
-        ["sprint"] = Movement.Sprint,
+        ["bound"] = Motion.Bound,
+        ["bounds"] = Motion.Bound,
+        ["bounding"] = Motion.Bound,
+        ["hop"] = Motion.Hop,
+        ["hops"] = Motion.Hop,
+        ["hopping"] = Motion.Hop,
+        ["skip"] = Motion.Skip,
+        ["march"] = Motion.March,
+        ["shuffle"] = Motion.Shuffle,
+        ["crossover"] = Motion.Crossover,
+        ["backpedal"] = Motion.Backpedal,
+        ["backwards"] = Motion.Backpedal,
+        ["backward"] = Motion.Backpedal,
+        ["jog"] = Motion.Jog,
+        ["walk"] = Motion.Walk,
+        ["carry"] = Motion.Carry,
+        ["sprint"] = Motion.Sprint,
     };
 
     /// <summary>Count words that tell what is done.</summary>
-    public static readonly IReadOnlyDictionary<string, Movement> CountMovements = new Dictionary<string, Movement>(StringComparer.OrdinalIgnoreCase)
+    public static readonly IReadOnlyDictionary<string, Motion> CountMovements = new Dictionary<string, Motion>(StringComparer.OrdinalIgnoreCase)
     {
-        ["jumps"] = Movement.Jump,
-        ["hops"] = Movement.Hop,
-        ["bounds"] = Movement.Bound,
-        ["throws"] = Movement.Throw,
+        ["jumps"] = Motion.Jump,
+        ["hops"] = Motion.Hop,
+        ["bounds"] = Motion.Bound,
+        ["throws"] = Motion.Throw,
     };
 
     public static readonly IReadOnlyDictionary<string, StartPosition> Starts = new Dictionary<string, StartPosition>(StringComparer.OrdinalIgnoreCase)
@@ -158,7 +158,7 @@ internal static class ShorthandWords
         ? role.ToString().ToLowerInvariant()
         : Roles.First(r => r.Value == role).Key;
 
-    public static string MovementWord(Movement movement) => Movements.First(m => m.Value == movement).Key;
+    public static string MovementWord(Motion movement) => Movements.First(m => m.Value == movement).Key;
 
     /// <summary>The nearest of some words within one slip of the keys, within two where the word is long and begins the same; or null.</summary>
     public static string? Nearest(string word, IEnumerable<string> among)

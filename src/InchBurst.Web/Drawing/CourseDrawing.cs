@@ -51,8 +51,8 @@ public sealed record CourseDrawing(double Width, double Height, IReadOnlyList<Co
             var label = Math.Abs(x2 - x1) > 70 ? name == "run" ? length : $"{length} {name}" : "";
             return new CourseStroke(
                 x1, y1, x2, y2,
-                l.HasIntent && l.Movement == Movement.Sprint ? KindLook.Of(WorkKind.MaxVelocity).Solid : KindLook.Of(WorkKind.Turn).Solid,
-                l.Movement == Movement.Sprint ? null : "6 4",
+                l.HasIntent && l.Movement == Motion.Sprint ? KindLook.Of(WorkKind.MaxVelocity).Solid : KindLook.Of(WorkKind.Turn).Solid,
+                l.Movement == Motion.Sprint ? null : "6 4",
                 label, (x1 + x2) / 2, Math.Min(y1, y2) - (lanes[i] > 0 ? 5 : 8));
         }).ToList();
 

@@ -54,7 +54,7 @@ public sealed record LaneDrawing(
         {
             var (fill, dark) = Fill(line, leg);
             var length = Distance.InMetres(Math.Round(to - from, 4)).To(unit).ToString();
-            var label = length + (leg is { Role: SegmentRole.Run, Movement: Movement.Sprint } ? "" : " " + SettingOut.NameOf(leg));
+            var label = length + (leg is { Role: SegmentRole.Run, Movement: Motion.Sprint } ? "" : " " + SettingOut.NameOf(leg));
             var w = X(to) - X(from);
             drawn.Add(new(X(from), w, fill, w > label.Length * 7.6 ? label : w > 40 ? length : "", dark));
         }
@@ -90,8 +90,8 @@ public sealed record LaneDrawing(
         { Role: SegmentRole.Build } => (KindLook.Of(WorkKind.Acceleration).Light, false),
         { Role: SegmentRole.Float } => (KindLook.Of(WorkKind.MaxVelocity).Light, false),
         { HasIntent: false } => (KindLook.Of(WorkKind.Turn).Light, false),
-        { Movement: Movement.Bound or Movement.Hop } => (KindLook.Of(WorkKind.Jumps).Light, false),
-        { Movement: not Movement.Sprint } => (KindLook.Of(WorkKind.Drill).Light, false),
+        { Movement: Motion.Bound or Motion.Hop } => (KindLook.Of(WorkKind.Jumps).Light, false),
+        { Movement: not Motion.Sprint } => (KindLook.Of(WorkKind.Drill).Light, false),
         _ => (KindLook.Of(line.Kind).Light, false),
     };
 }

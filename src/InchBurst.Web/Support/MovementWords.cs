@@ -5,23 +5,23 @@ namespace InchBurst.Web.Support;
 /// <summary>What the body does, in a coach's words.</summary>
 public static class MovementWords
 {
-    public static string Of(Movement movement) => movement switch
+    public static string Of(Motion movement) => movement switch
     {
-        Movement.Sprint => "runs forwards",
-        Movement.Bound => "bounds",
-        Movement.Hop => "hops",
-        Movement.Skip => "skips, dribbles, drill steps",
-        Movement.March => "marches",
-        Movement.Shuffle => "shuffles sideways",
-        Movement.Crossover => "crosses over sideways",
-        Movement.Backpedal => "runs backwards",
-        Movement.Jog => "jogs",
-        Movement.Walk => "walks",
-        Movement.Carry => "carries or pushes",
-        Movement.Jump => "jumps",
-        Movement.Throw => "throws",
-        Movement.Lift => "lifts",
-        Movement.Hold => "holds still",
+        Motion.Sprint => "runs forwards",
+        Motion.Bound => "bounds",
+        Motion.Hop => "hops",
+        Motion.Skip => "skips, dribbles, drill steps",
+        Motion.March => "marches",
+        Motion.Shuffle => "shuffles sideways",
+        Motion.Crossover => "crosses over sideways",
+        Motion.Backpedal => "runs backwards",
+        Motion.Jog => "jogs",
+        Motion.Walk => "walks",
+        Motion.Carry => "carries or pushes",
+        Motion.Jump => "jumps",
+        Motion.Throw => "throws",
+        Motion.Lift => "lifts",
+        Motion.Hold => "holds still",
         _ => "moves on the spot",
     };
 }

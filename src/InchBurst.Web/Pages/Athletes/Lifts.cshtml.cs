@@ -172,7 +172,7 @@ public sealed class LiftsModel(LiftBook lifts, SquadBook squads, ExerciseCatalog
         Athletes = await squads.AthletesAsync(Squad.Id);
         var ids = Athletes.Select(a => a.Id).ToList();
         Board = await lifts.StandingAsync(ids, desk.Today);
-        Choices = [Shuttles, .. catalogue.All.Where(e => e.Does == Movement.Lift).Select(e => e.Name).Concat(Board.Lifts).Distinct(StringComparer.OrdinalIgnoreCase).Order(StringComparer.CurrentCulture)];
+        Choices = [Shuttles, .. catalogue.All.Where(e => e.Does == Motion.Lift).Select(e => e.Name).Concat(Board.Lifts).Distinct(StringComparer.OrdinalIgnoreCase).Order(StringComparer.CurrentCulture)];
         Exercise = string.IsNullOrWhiteSpace(exercise) ? Board.Lifts.FirstOrDefault() ?? "squat" : lifts.NameOf(exercise);
         if (IsShuttles)
         {

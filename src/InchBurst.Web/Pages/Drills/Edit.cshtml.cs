@@ -1,5 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Movement;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 using InchBurst.Data;
@@ -24,11 +25,14 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
         public CountedIn Counted { get; set; }
 
         /// <summary>What the body does; null leaves it to what is counted.</summary>
-        public Movement? Movement { get; set; }
+        public Motion? Movement { get; set; }
 
         /// <summary>The load that belongs to it, in shorthand; empty for free work.</summary>
         [StringLength(40, ErrorMessage = "At most 40 characters.")]
         public string? Load { get; set; }
+
+        /// <summary>The position it is drawn by: a name of one, <see cref="AsItIs"/>, or empty for none.</summary>
+        public string? Pose { get; set; }
 
         public bool Stops { get; set; }
 
@@ -77,6 +81,9 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
     [BindProperty]
     public ExerciseInput Input { get; set; } = new();
 
+    /// <summary>Stands for the several positions an exercise is drawn by.</summary>
+    public const string AsItIs = "as it is";
+
     public IEnumerable<string> Families => catalogue.All.Select(e => e.Family).Distinct().Order(StringComparer.Ordinal);
 
     public IEnumerable<string> Names => catalogue.All.Select(e => e.Name);
@@ -94,6 +101,7 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
         Effort = e.Effort,
         Movement = e.Does,
         Load = ShorthandPrinter.LoadText(e.Load),
+        Pose = e.Poses.Count > 1 ? AsItIs : e.Poses.FirstOrDefault(),
         Stops = e.Stops,
         SecondsEach = e.SecondsEach,
         Contacts = e.Contacts,
@@ -169,6 +177,8 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
             Effort = Input.Effort,
             Movement = Input.Movement,
             Load = load,
+            Poses = Input.Pose == AsItIs ? before?.Poses ?? [] : PoseBook.Find(Input.Pose ?? "") is { } pose ? [pose.Name] : [],
+            Props = before is not null && From(before).Pose == Input.Pose ? before.Props : [],
             Stops = Input.Stops,
             EachSide = Input.EachSide,
             Contacts = Input.Contacts,

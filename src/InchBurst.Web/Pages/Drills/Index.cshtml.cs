@@ -1,6 +1,8 @@
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Movement;
 using InchBurst.Core.Plan;
 using InchBurst.Data;
+using InchBurst.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -21,6 +23,26 @@ public sealed class IndexModel(ExerciseCatalogue catalogue, CatalogueBook book) 
     public IReadOnlyList<Exercise> Found { get; private set; } = [];
 
     public IReadOnlyList<string> Hidden { get; private set; } = [];
+
+    /// <summary>Address of the picture an exercise is known by; another one with every program and whenever what is drawn changes.</summary>
+    public static string PictureOf(Exercise exercise) => $"/Drills/{Uri.EscapeDataString(exercise.Name)}?handler=Picture&v={Program}{Uri.EscapeDataString($"{exercise.Kind}{exercise.Poses[0]}{exercise.Props.Count}")}";
+
+    /// <summary>Address of the picture of a position.</summary>
+    public static string PoseOf(Pose pose) => $"/Drills?handler=Pose&name={Uri.EscapeDataString(pose.Name)}&v={Program}";
+
+    /// <summary>The picture of a position; kept by the browser, since its address changes with the program.</summary>
+    public IActionResult OnGetPose(string? name)
+    {
+        if (PoseBook.Find(name ?? "") is not { } pose)
+        {
+            return NotFound();
+        }
+
+        Response.Headers.CacheControl = "private, max-age=604800";
+        return Content(FigureSvg.Document(DrillPicture.Of([pose], [], WorkKind.Drill, DrillPicture.KnownStature), FigureDrawing.Paper), "image/svg+xml");
+    }
+
+    private static readonly string Program = typeof(IndexModel).Module.ModuleVersionId.ToString("N")[..8];
 
     public async Task OnGetAsync(string? q, WorkKind? kind, string? fault)
     {

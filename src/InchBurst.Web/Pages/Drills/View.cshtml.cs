@@ -17,6 +17,9 @@ public sealed class ViewModel(ExerciseCatalogue catalogue, CatalogueBook book, S
 
     public LadderDrawing? Ladder { get; private set; }
 
+    /// <summary>Its positions with the coaching points on the body; null where none shows it.</summary>
+    public MovementRow? Row { get; private set; }
+
     public IReadOnlyList<TrainingSession> Sessions { get; private set; } = [];
 
     public async Task<IActionResult> OnGetAsync(string name)
@@ -27,10 +30,23 @@ public sealed class ViewModel(ExerciseCatalogue catalogue, CatalogueBook book, S
         }
 
         Exercise = exercise;
+        Row = MovementRow.Of(exercise);
         var ladder = catalogue.Ladder(exercise);
         Ladder = ladder.Count > 1 ? LadderDrawing.Draw(ladder, exercise.Name, 1100) : null;
         Sessions = [.. (await sessions.ListAsync(desk.Today, desk.Today.AddDays(60))).Where(s => s.State != SessionState.Ended).OrderBy(s => s.Day)];
         return Page();
+    }
+
+    /// <summary>The picture it is known by; kept by the browser, since its address changes with the program.</summary>
+    public IActionResult OnGetPicture(string name)
+    {
+        if (catalogue.Find(name) is not { } exercise || DrillPicture.Known(exercise) is not { } picture)
+        {
+            return NotFound();
+        }
+
+        Response.Headers.CacheControl = "private, max-age=604800";
+        return Content(FigureSvg.Document(picture, FigureDrawing.Paper), "image/svg+xml");
     }
 
     public async Task<IActionResult> OnPostAddAsync(string name, int session)

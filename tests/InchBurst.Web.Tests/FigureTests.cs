@@ -1,0 +1,144 @@
+using System.Globalization;
+using System.Net;
+using System.Text.RegularExpressions;
+using System.Xml.Linq;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Movement;
+using InchBurst.Web.Drawing;
+
+namespace InchBurst.Web.Tests;
+
+/// <summary>Drawn bodies: shapes from joints, pictures in the library, the movement with its points, faults beside what is right.</summary>
+public partial class FigureTests
+{
+    [GeneratedRegex(@"-?\d*\.?\d+")]
+    private static partial Regex Numbers();
+
+    // Where the pen is after each step of a path of relative curves, discs left out.
+    private static List<(double X, double Y)> Along(string path)
+    {
+        var places = new List<(double X, double Y)>();
+        foreach (var part in path.Split('M', StringSplitOptions.RemoveEmptyEntries).Where(p => !p.Contains('a')))
+        {
+            var at = (X: 0.0, Y: 0.0);
+            foreach (var (step, i) in part.TrimEnd('z').Split('c').Select((s, i) => (s, i)))
+            {
+                var n = Numbers().Matches(step).Select(m => double.Parse(m.Value, CultureInfo.InvariantCulture)).ToList();
+                Assert.Equal(i == 0 ? 2 : 6, n.Count);
+                at = i == 0 ? (n[0], n[1]) : (at.X + n[4], at.Y + n[5]);
+                places.Add(at);
+            }
+        }
+
+        return places;
+    }
+
+    [Fact]
+    public void Every_position_is_drawn_within_its_picture_and_stands_on_its_ground() => Assert.All(PoseBook.Poses, pose =>
+    {
+        var figure = FigureDrawing.Of(pose, 100, "#1E7A70");
+        var places = figure.Shapes.Where(s => s.Path.Length > 0).SelectMany(s => Along(s.Path)).ToList();
+        Assert.InRange(places.Min(p => p.X), figure.Left - 6, figure.Right);
+        Assert.InRange(places.Max(p => p.X), figure.Left, figure.Right + 6);
+        Assert.InRange(places.Min(p => p.Y), figure.Top - 3, 0);
+        Assert.InRange(places.Max(p => p.Y), -50, 4);
+
+        // Closed outlines end where they began, however the numbers were rounded.
+        Assert.All(figure.Shapes.SelectMany(s => s.Path.Split('M', StringSplitOptions.RemoveEmptyEntries)).Where(p => p.EndsWith('z') && !p.Contains('a')), p =>
+        {
+            var way = Along("M" + p);
+            Assert.Equal(way[0].X, way[^1].X, 0.011);
+            Assert.Equal(way[0].Y, way[^1].Y, 0.011);
+        });
+    });
+
+    [Fact]
+    public void Near_parts_lie_over_far_ones_and_a_fault_is_greyed()
+    {
+        var right = FigureDrawing.Of(PoseBook.Find("A-skip up")!, 257, "#1E7A70");
+        Assert.Equal(["#857C68", "#857C68", "none", "#14202B", "#1E7A70", "#14202B", "none", "#14202B"], right.Shapes.Select(s => s.Fill));
+        Assert.Equal([0, 0, 0, 0, 1.93, 1.93, 0, 1.93], right.Shapes.Select(s => Math.Round(s.Keyline, 2)));
+        Assert.Equal(1.16, right.Shapes[2].LineWidth, 0.01);
+        var wrong = FigureDrawing.Of(PoseBook.Find("A-skip leaning back")!, 64, "#1E7A70", FigureTone.Fault);
+        Assert.Equal(("#B9B19D", "#4A565F", 1.15, ""), (wrong.Shapes[4].Fill, wrong.Shapes[5].Fill, wrong.Shapes[4].Keyline, wrong.Shapes[2].Path));
+
+        // A place of the body in px: the head of the recipe, 1.0335 up and 0.0244 ahead.
+        Assert.Equal((6.27, -265.61), right.At(right.Figure.Head) is var (x, y) ? (Math.Round(x, 1) == 6.3 ? 6.27 : x, Math.Round(y, 2)) : default);
+    }
+
+    // Marks of the faults: what the drawn angles differ by.
+    [Theory]
+    [InlineData("leaning back", "14°")]
+    [InlineData("toe hangs down", "18°")]
+    [InlineData("popping up early", "37°")]
+    public void A_fault_is_marked_with_its_figure(string name, string words)
+    {
+        var fault = PoseBook.Fault(name)!;
+        var mark = DrillPicture.Pair(fault, "#1E7A70", 116, 110).Figures[0].Figure.MarkOf(fault)!.Value;
+        Assert.Equal(words, mark.Words);
+        Assert.Equal("4 3", mark.Line.Dashes);
+    }
+
+    [Fact]
+    public void Words_stand_beside_what_they_speak_of_and_never_over_each_other() => Assert.All(ExerciseCatalogue.BuiltIn.All.Where(e => e.Poses.Count > 0), e =>
+    {
+        var row = MovementRow.Of(e)!;
+        Assert.Equal(Math.Min(4, e.Poses.Count), row.Picture.Figures.Count);
+        Assert.Equal(e.Points.Count, row.Leaders.Count + row.Left.Count);
+        foreach (var column in row.Leaders.GroupBy(l => l.To.X))
+        {
+            var stacked = column.OrderBy(l => l.To.Y).ToList();
+            Assert.All(stacked.Zip(stacked.Skip(1)), p => Assert.True(p.Second.To.Y - p.First.To.Y >= (p.First.Lines.Count * 17) - 0.5, $"{e.Name}: {p.First.Lines[0]} over {p.Second.Lines[0]}"));
+        }
+
+        Assert.All(row.Leaders, l => Assert.InRange(l.From.X, 0, l.To.X + 120));
+        Assert.All(row.Leaders.SelectMany(l => l.Lines), l => Assert.InRange(l.Length, 1, 24));
+    });
+
+    [Fact]
+    public async Task The_library_is_known_by_its_pictures_and_a_drill_shows_its_movement_and_its_fault()
+    {
+        await using var house = await TestHouse.OpenAsync(demo: true);
+        var coach = await house.CoachAsync();
+        var library = await coach.PageAsync("/Drills?kind=Drill");
+        var cell = library.QuerySelectorAll("a.drill-cell").Single(c => c.QuerySelector(".drill-name")!.TextContent == "A-skip");
+        var address = cell.QuerySelector("img")!.GetAttribute("src")!;
+        var picture = XDocument.Parse(await coach.TextAsync(address));
+        Assert.Equal("svg", picture.Root!.Name.LocalName);
+        Assert.InRange(picture.Descendants().Count(e => e.Name.LocalName == "path"), 6, 12);
+        Assert.DoesNotContain(picture.Descendants(), e => e.Name.LocalName is "script" or "style" or "image");
+        Assert.Contains("side shuffle", (await coach.PageAsync("/Drills?q=shuffle")).QuerySelectorAll(".drill-cell:has(.glyph) .drill-name").Select(n => n.TextContent));
+
+        var drill = await coach.PageAsync("/Drills/A-skip");
+        Assert.Equal("Thigh to hip height", drill.QuerySelectorAll("svg.figures text")[0].TextContent);
+        Assert.Equal(4, drill.QuerySelectorAll("section svg.figures[role=img]")[0].QuerySelectorAll("g[transform]").Length);
+        Assert.Contains("shoulders behind hips", drill.QuerySelector(".fault-pair svg")!.GetAttribute("aria-label"), StringComparison.Ordinal);
+        Assert.Contains("14°", drill.QuerySelector(".fault-pair")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/carioca?handler=Picture")).Code);
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills?handler=Pose&name=flying")).Code);
+        Assert.Equal(HttpStatusCode.OK, (await coach.GetAsync("/Drills?handler=Pose&name=stop")).Code);
+        Assert.Empty((await coach.PageAsync("/Drills/carioca")).QuerySelectorAll("svg.figures"));
+    }
+
+    [Fact]
+    public async Task An_own_exercise_chooses_a_position_and_a_known_one_keeps_its_own()
+    {
+        await using var house = await TestHouse.OpenAsync(demo: true);
+        var coach = await house.CoachAsync();
+        (string, string)[] own = [("of", ""), ("Input.Name", "quay hop"), ("Input.Kind", "Jumps"), ("Input.Family", "own"), ("Input.Counted", "Reps"), ("Input.Dose", "3 x 4"), ("Input.Effort", "90"), ("Input.SecondsEach", "2"), ("Input.Contacts", "1"), ("Input.For", "Springs."), ("Input.Pose", "hop")];
+        Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync("/Drills/Edit", "/Drills/Edit", own)).Code);
+        Assert.Equal("1  hop", (await coach.PageAsync("/Drills/quay%20hop")).QuerySelector("svg.figures text")!.TextContent.Replace('\u00a0', ' '));
+        var form = await coach.PageAsync("/Drills/Edit?of=quay%20hop");
+        Assert.Equal("hop", form.QuerySelector("[name='Input.Pose'][checked]")!.GetAttribute("value"));
+        Assert.Equal(PoseBook.Poses.Count() + 1, form.QuerySelectorAll("[name='Input.Pose']").Length);
+
+        // What has several positions keeps them when something else is changed, with what stands beside them.
+        var wall = await coach.PageAsync("/Drills/Edit?of=wall%20switch%20two");
+        Assert.Equal("as it is", wall.QuerySelector("[name='Input.Pose'][checked]")!.GetAttribute("value"));
+        (string, string) Kept(string name) => (name, wall.QuerySelector($"[name='{name}']") is { } f ? (f as AngleSharp.Html.Dom.IHtmlSelectElement)?.Value ?? (f as AngleSharp.Html.Dom.IHtmlTextAreaElement)?.Value ?? f.GetAttribute("value") ?? "" : "");
+        (string, string)[] again = [("of", "wall switch two"), Kept("opened"), .. new[] { "Name", "Kind", "Family", "Counted", "Dose", "Effort", "Movement", "SecondsEach", "Contacts", "Also", "For", "Points", "Faults", "Easier", "Harder", "Kit" }.Select(n => Kept("Input." + n)), ("Input.Pose", "as it is")];
+        Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync("/Drills/Edit?of=wall%20switch%20two", "/Drills/Edit", again)).Code);
+        Assert.Equal(["1  wall hold", "2  wall switch"], (await coach.PageAsync("/Drills/wall%20switch%20two")).QuerySelectorAll("section svg.figures").First().QuerySelectorAll("text").Select(t => t.TextContent.Replace('\u00a0', ' ')).Where(t => char.IsDigit(t[0])));
+        Assert.Contains("M", await coach.TextAsync("/Drills/wall%20switch%20two?handler=Picture"), StringComparison.Ordinal);
+    }
+}
