@@ -18,6 +18,21 @@ def model(metres, mss, tau, start, offset, moving):
     return time_to(metres + start, mss, tau) - (0 if moving else time_to(start, mss, tau)) + offset
 
 
+def slopes(metres, mss, tau):
+    """Derivatives of the time by MSS, tau and the metres, from the model solved for the distance."""
+    t = time_to(metres, mss, tau)
+    gone = np.exp(-t / tau)
+    speed = mss * (1 - gone)
+    return -(metres / mss) / speed, mss * ((1 - gone) - t / tau * gone) / speed, 1 / speed
+
+
+def derivatives(metres, mss, tau, start, moving, fits_start, fits_offset):
+    there = slopes(metres + start, mss, tau)
+    at_line = (0, 0, 0) if moving else slopes(start, mss, tau)
+    columns = [a - b for a, b in zip(there, at_line)]
+    return np.stack(columns[:2] + ([columns[2]] if fits_start else []) + ([np.ones_like(metres)] if fits_offset else []), axis=1)
+
+
 # kind: is the start's distance known, is the clock's offset fitted, does the clock run from the first movement
 KINDS = {"plain": (0.0, False, True), "known": (0.5, False, False), "start": (None, False, False), "gun": (0.0, True, True), "both": (None, True, True)}
 
@@ -32,7 +47,8 @@ def fit(kind, times):
 
     low = [2, 0.05] + ([0.001] if known is None else []) + ([-0.5] if fits_offset else [])
     high = [20, 8] + ([5] if known is None else []) + ([1.5] if fits_offset else [])
-    found = least_squares(lambda p: model(METRES, *parts(p), moving) - times, first, bounds=(low, high), xtol=1e-14, ftol=1e-14, gtol=1e-14, max_nfev=5000)
+    # With exact derivatives: start and offset together are all but interchangeable, and differences of rounded times do not find the bottom of their valley.
+    found = least_squares(lambda p: model(METRES, *parts(p), moving) - times, first, jac=lambda p: derivatives(METRES, *parts(p)[:3], moving, known is None, fits_offset), bounds=(low, high), x_scale="jac", xtol=1e-15, ftol=1e-15, gtol=1e-15, max_nfev=20000)
     return parts(found.x), 2 * found.cost
 
 

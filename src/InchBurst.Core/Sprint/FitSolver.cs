@@ -131,9 +131,37 @@ internal static class FitSolver
             return null;
         }
 
-        Normal(jacobian, residuals, normal);
+        return Polished(p, low, high, residuals, jacobian, model);
+    }
+
+    // Where two parameters can all but stand for each other the sum of squares says nothing more of the last digits, but its slope still does: whole steps for as long as that falls.
+    private static (double[] Parameters, double[] Residuals, double[,] Normal) Polished(double[] p, double[] low, double[] high, double[] residuals, double[,] jacobian, FitModel model)
+    {
+        var n = p.Length;
+        var normal = new double[n, n];
+        var gradient = Normal(jacobian, residuals, normal);
+        double Slope() => Enumerable.Range(0, n).Max(i => Math.Abs(gradient[i]) / Math.Sqrt(normal[i, i] + double.Epsilon));
+        for (var (step, slope) = (0, Slope()); step < MostPolish && Linear(normal, gradient) is { } change; step++)
+        {
+            var next = p.Select((v, i) => Math.Clamp(v + change[i], low[i], high[i])).ToArray();
+            var (left, slopes) = (new double[residuals.Length], new double[residuals.Length, n]);
+            model(next, left, slopes);
+            var (before, beforeNormal) = (gradient, normal);
+            normal = new double[n, n];
+            gradient = Normal(slopes, left, normal);
+            if (!(Slope() < slope))
+            {
+                (gradient, normal) = (before, beforeNormal);
+                break;
+            }
+
+            (p, residuals, jacobian, slope) = (next, left, slopes, Slope());
+        }
+
         return (p, residuals, normal);
     }
+
+    private const int MostPolish = 30;
 
     /// <summary>The first two of the diagonal of a normal matrix's inverse, and what lies between them; null when it is singular.</summary>
     public static (double First, double Second, double Between)? Inverse(double[,] normal)
