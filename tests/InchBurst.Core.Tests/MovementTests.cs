@@ -1,5 +1,6 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Movement;
+using InchBurst.Core.Plan;
 
 namespace InchBurst.Core.Tests;
 
@@ -121,12 +122,12 @@ public class MovementTests
     public void The_other_side_does_what_this_one_did()
     {
         var skip = PoseBook.Find("A-skip up")!;
-        var other = SideFigure.Of(skip.Mirrored);
+        var other = SideFigure.Of(skip.Mirrored());
         Assert.Equal(SideFigure.Of(skip).Near.Toe, other.Far.Toe);
         Assert.Equal(SideFigure.Of(skip).FarArm.Wrist, other.NearArm.Wrist);
         Assert.Equal(SideFigure.Of(skip).Hip, other.Hip);
-        Assert.All(PoseBook.Poses, p => Assert.Equal(p, p.Mirrored.Mirrored));
-        Assert.Equal((Support.FarKnee, Support.NearHand, Support.Seat), (PoseBook.Find("hamstring lowering")!.Mirrored.Support, PoseBook.Find("three-point start")!.Mirrored.Support, PoseBook.Find("dead bug")!.Mirrored.Support));
+        Assert.All(PoseBook.Poses, p => Assert.Equal(p, p.Mirrored().Mirrored()));
+        Assert.Equal((Support.FarKnee, Support.NearHand, Support.Seat), (PoseBook.Find("hamstring lowering")!.Mirrored().Support, PoseBook.Find("three-point start")!.Mirrored().Support, PoseBook.Find("dead bug")!.Mirrored().Support));
     }
 
     [Fact]
@@ -215,4 +216,35 @@ public class MovementTests
         Assert.All(PoseBook.Faults, x => Assert.NotEqual(x.Right with { Name = "" }, x.Wrong with { Name = "" }));
         Assert.Contains(ExerciseCatalogue.BuiltIn.All.SelectMany(e => e.Faults), x => PoseBook.Fault(x)?.Mark == FaultMark.Reach);
     }
+
+    [Fact]
+    public void A_movement_goes_on_from_its_last_position_to_its_first()
+    {
+        Pose[] skip = [PoseBook.Find("A-skip up")!, PoseBook.Find("A-skip land")!];
+
+        // Leg after leg: the other side does the same in its turn.
+        var cycle = MovementCycle.Of(skip, Motion.Skip)!;
+        Assert.Equal([skip[0], skip[1], skip[0].Mirrored(), skip[1].Mirrored()], cycle.Keys);
+        Assert.Equal(0.8, cycle.Seconds, 1e-9);
+        Near(SideFigure.Of(skip[1]).Near.Toe.X, SideFigure.Of(skip[1]).Near.Toe.Y, SideFigure.Of(cycle.At(0.25)).Near.Toe);
+        Near(SideFigure.Of(skip[0]).Near.Toe.X, SideFigure.Of(skip[0]).Near.Toe.Y, SideFigure.Of(cycle.At(0.5)).Far.Toe);
+        Assert.Equal(cycle.At(0.1).Near.Knee, cycle.At(1.1).Near.Knee, 1e-9);
+        Assert.Equal((skip[1].Near.Hip + skip[0].Far.Hip) / 2, cycle.At(0.375).Near.Hip, 1e-9);
+
+        // There and back.
+        Pose[] squat = [PoseBook.Find("squat")!, PoseBook.Find("stand")!, PoseBook.Find("jump up")!];
+        Assert.Equal([squat[0], squat[1], squat[2], squat[1]], MovementCycle.Of(squat, Motion.Jump)!.Keys);
+        Assert.Equal([skip[0], skip[0].Mirrored()], MovementCycle.Of(skip[..1], Motion.March)!.Keys);
+        Assert.Null(MovementCycle.Of(squat[..1], Motion.Lift));
+        Assert.Null(MovementCycle.Of([], Motion.Sprint));
+
+        // Step rates from memory, slower the calmer the movement.
+        Assert.Equal([0.23, 0.33, 0.36, 0.37, 0.40, 0.53, 0.60], new[] { Motion.Sprint, Motion.Backpedal, Motion.Bound, Motion.Jog, Motion.Skip, Motion.Walk, Motion.March }.Select(m => MovementCycle.StepSeconds(m)!.Value));
+        Assert.All(new[] { Motion.Lift, Motion.Jump, Motion.Throw, Motion.Hop, Motion.Shuffle }, m => Assert.Null(MovementCycle.StepSeconds(m)));
+    }
+
+    [Fact]
+    public void On_the_way_nothing_goes_under_the_ground() => Assert.All(
+        ExerciseCatalogue.BuiltIn.All.Select(e => MovementCycle.Of([.. e.Poses.Select(p => PoseBook.Find(p)!)], e.Does)).OfType<MovementCycle>(),
+        cycle => Assert.All(Enumerable.Range(0, 24), i => Assert.InRange(SideFigure.Of(cycle.At(i / 24.0)).Lowest, -1e-9, 1)));
 }

@@ -114,6 +114,14 @@ public partial class FigureTests
         Assert.Equal(4, drill.QuerySelectorAll("section svg.figures[role=img]")[0].QuerySelectorAll("g[transform]").Length);
         Assert.Contains("shoulders behind hips", drill.QuerySelector(".fault-pair svg")!.GetAttribute("aria-label"), StringComparison.Ordinal);
         Assert.Contains("14°", drill.QuerySelector(".fault-pair")!.TextContent, StringComparison.Ordinal);
+        // It moves only when asked; then all its frames come, one of them shown.
+        Assert.Empty(drill.QuerySelector("[data-stage]")!.Children);
+        var moving = XDocument.Parse(await coach.TextAsync("/Drills/A-skip" + drill.QuerySelector("[data-moving]")!.GetAttribute("data-moving")));
+        var frames = moving.Descendants().Where(e => e.Attribute("data-frame") is not null).ToList();
+        Assert.Equal((24, 23), (frames.Count, frames.Count(f => f.Attribute("display")?.Value == "none")));
+        Assert.Equal("0.8", moving.Root!.Attribute("data-seconds")!.Value);
+        Assert.NotEqual(frames[3].Elements().First().ToString(), frames[9].Elements().First().ToString());
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/carioca?handler=Moving")).Code);
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/carioca?handler=Picture")).Code);
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills?handler=Pose&name=flying")).Code);
         Assert.Equal(HttpStatusCode.OK, (await coach.GetAsync("/Drills?handler=Pose&name=stop")).Code);

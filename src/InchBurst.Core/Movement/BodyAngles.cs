@@ -6,7 +6,6 @@ public static class BodyAngles
     // The sole runs from the heel's lowest point to the ball's; both lie a little off level when the foot stands.
     private static readonly double SoleOffset = Slope(SideFigure.HeelOf, SideFigure.BallOf);
     private static readonly double ToeOffset = Slope(SideFigure.BallJoint, SideFigure.ToeOf);
-    private const double HeadAhead = 9;
 
     /// <summary>Lean of the trunk from upright, forward positive.</summary>
     /// <param name="hip">Centre of the hips.</param>
@@ -42,7 +41,7 @@ public static class BodyAngles
         }
 
         var of = figure.Pose;
-        return new(of.Name, trunk, Wrapped(trunk + HeadAhead - Trunk(figure.Neck, figure.Head)), Leg(figure.Near), Leg(figure.Far), Arm(figure.NearArm), Arm(figure.FarArm), of.Support, of.Lift) { HipHeight = of.HipHeight, Bow = of.Bow };
+        return new(of.Name, trunk, Wrapped(trunk + SideFigure.HeadAhead - Trunk(figure.Neck, figure.Head)), Leg(figure.Near), Leg(figure.Far), Arm(figure.NearArm), Arm(figure.FarArm), of.Support, of.Lift) { HipHeight = of.HipHeight, Bow = of.Bow };
     }
 
     /// <summary>An angle between -180, not included, and 180 degrees.</summary>

@@ -69,7 +69,7 @@ public sealed record Pose(string Name, double Trunk, double Neck, LegAngles Near
     public double Bow { get; init; }
 
     /// <summary>The same with the sides changed: what the right limbs did the left ones do.</summary>
-    public Pose Mirrored => this with
+    public Pose Mirrored() => this with
     {
         Near = Far,
         Far = Near,

@@ -105,10 +105,12 @@ public sealed record SideFigure
     private const double ShoulderTurn = 0.024;
     private const double ShoulderFull = 55;
     private const double ShoulderBelow = 0.006;
-    private const double HeadAhead = 9;
     private const double KneeCap = 0.034;
     private const double SeatDepth = 0.066;
     private const double FrontDepth = 0.056;
+
+    // How far the head looks ahead of the neck's line, in degrees.
+    internal const double HeadAhead = 9;
 
     internal static readonly Spot BallJoint = new(0.066, -0.028);
     internal static readonly Spot HeelOf = new(-0.040, -0.036);

@@ -49,6 +49,9 @@ public sealed class ViewModel(ExerciseCatalogue catalogue, CatalogueBook book, S
         return Content(FigureSvg.Document(picture, FigureDrawing.Paper), "image/svg+xml");
     }
 
+    /// <summary>Its movement in frames; fetched only when somebody wants to see it move.</summary>
+    public IActionResult OnGetMoving(string name) => catalogue.Find(name) is { } exercise && MovingFigure.Of(exercise) is { } moving ? Content(moving, "image/svg+xml") : NotFound();
+
     public async Task<IActionResult> OnPostAddAsync(string name, int session)
     {
         if (catalogue.Find(name) is not { } exercise || await sessions.FindAsync(session) is not { } planned
