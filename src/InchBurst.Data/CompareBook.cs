@@ -81,11 +81,11 @@ public sealed class CompareBook(ClubDb db, CurveShelf shelf)
     private IQueryable<RunStretch> Of(SquadStretch stretch) => db.RunStretches.AsNoTracking().Where(s => s.Key == stretch.Key && s.FromMillimetres == stretch.From && s.ToMillimetres == stretch.To && !db.Runs.Any(r => r.Id == s.RunId && r.Conflict != null));
 
     /// <summary>Times of a squad, free and straight on and at full effort, since a day.</summary>
-    public Task<IReadOnlyList<SquadTime>> TimesAsync(IReadOnlyCollection<int> squad, DateOnly from, CancellationToken cancel = default) => shelf.TimesAsync(squad, from, async () =>
+    public async Task<IReadOnlyList<SquadTime>> TimesAsync(IReadOnlyCollection<int> squad, DateOnly from, CancellationToken cancel = default) => [.. (await shelf.Times.GetAsync(squad, from, async (asked, days) =>
 
         // By the runs of those days: the index of stretches would be read from the first year on.
-        await db.Runs.AsNoTracking().Where(r => squad.Contains(r.AthleteId) && r.Day >= from && r.Effort >= Limits.FullPercent).Join(db.RunStretches, r => r.Id, s => s.RunId, (r, s) => s)
-            .Where(s => s.Key.StartsWith(FreeAndStraight) || s.Key.StartsWith(FlyingFree)).Select(s => new SquadTime(s.AthleteId, s.Key, s.FromMillimetres, s.ToMillimetres, s.Day, s.Seconds)).ToListAsync(cancel));
+        (await db.Runs.AsNoTracking().Where(r => asked.Contains(r.AthleteId) && r.Day >= from && (days == null || days.Contains(r.Day)) && r.Effort >= Limits.FullPercent).Join(db.RunStretches, r => r.Id, s => s.RunId, (r, s) => s)
+            .Where(s => s.Key.StartsWith(FreeAndStraight) || s.Key.StartsWith(FlyingFree)).Select(s => new SquadTime(s.AthleteId, s.Key, s.FromMillimetres, s.ToMillimetres, s.Day, s.Seconds)).ToListAsync(cancel)).ToLookup(t => t.Athlete))).SelectMany(g => g)];
 
     /// <summary>A trial in words: how it was started and timed; empty when it is the usual one.</summary>
     public async Task<string> WordsAsync(string startKey, CancellationToken cancel = default) =>

@@ -9,34 +9,36 @@ namespace InchBurst.Data;
 /// <summary>Remembers the curve that stands for each athlete, and the bests that the last results are read against, until a run of theirs is stored or changed: every edit of a plan and every view of today asks for the whole squad's.</summary>
 public sealed class CurveShelf
 {
-    private readonly ConcurrentDictionary<int, (DateOnly Day, StandingOutcome Curve)> curves = new();
+    private readonly Dictionary<int, (DateOnly Day, StandingOutcome Curve)> curves = [];
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<long, double?>> bests = new();
     private readonly ConcurrentDictionary<int, (DateOnly Day, double Tau)> taus = new();
     private readonly Dictionary<int, IReadOnlyList<TrialBest>> trials = [];
     private readonly Dictionary<int, int> counts = [];
-    private readonly Dictionary<(string Athletes, DateOnly From), IReadOnlyList<SquadTime>> times = [];
     private readonly Lock gate = new();
 
     private readonly ConcurrentDictionary<int, ConcurrentDictionary<(int Session, Surface Surface, double? Mass), LoadTestOfDay>> loads = new();
 
-    // How often something was forgotten: what was asked for before the last time is not remembered.
-    private long forgotten;
+    // How often all and each athlete was forgotten: what was asked for before the last time is not remembered.
+    private readonly Dictionary<int, long> forgotten = [];
+    private long allForgotten;
 
     private IReadOnlyDictionary<string, KitCost>? costs;
 
     /// <summary>Forgets everything, for when the whole file was changed.</summary>
     public void ForgetAll()
     {
-        curves.Clear();
         bests.Clear();
         lock (gate)
         {
-            forgotten++;
+            allForgotten++;
+            curves.Clear();
             trials.Clear();
             counts.Clear();
-            times.Clear();
         }
 
+        Times.ForgetAll();
+        CurveRuns.ForgetAll();
+        Traced.ForgetAll();
         taus.Clear();
         loads.Clear();
         costs = null;
@@ -54,30 +56,37 @@ public sealed class CurveShelf
     /// <summary>How many timed runs an athlete has, asked for once.</summary>
     public Task<int> CountAsync(int athleteId, Func<Task<int>> ask) => OnceAsync(counts, athleteId, ask);
 
-    /// <summary>Times of athletes since a day, asked for once until a run of anyone changes.</summary>
-    public Task<IReadOnlyList<SquadTime>> TimesAsync(IEnumerable<int> athletes, DateOnly from, Func<Task<IReadOnlyList<SquadTime>>> ask) => OnceAsync(times, (string.Join(',', athletes.Order()), from), ask);
+    /// <summary>Times of a squad, by athlete.</summary>
+    public DayMemory<SquadTime> Times { get; } = new(t => t.Day);
+
+    /// <summary>The latest runs of an athlete that a curve is looked for in.</summary>
+    public DayMemory<LoggedRun> CurveRuns { get; } = new(r => r.Day, StandingCurve.LatestRuns);
+
+    /// <summary>Curves of an athlete's traces.</summary>
+    public DayMemory<DayCurve> Traced { get; } = new(c => c.Day);
+
+    private (long All, long Own) Forgotten(int athleteId) => (allForgotten, forgotten.GetValueOrDefault(athleteId));
 
     // What changed while it was asked for is asked for again the next time.
-    private async Task<T> OnceAsync<TKey, T>(Dictionary<TKey, T> of, TKey key, Func<Task<T>> ask)
-        where TKey : notnull
+    private async Task<T> OnceAsync<T>(Dictionary<int, T> of, int athleteId, Func<Task<T>> ask)
     {
-        long before;
+        (long, long) before;
         lock (gate)
         {
-            if (of.TryGetValue(key, out var known))
+            if (of.TryGetValue(athleteId, out var known))
             {
                 return known;
             }
 
-            before = forgotten;
+            before = Forgotten(athleteId);
         }
 
         var found = await ask();
         lock (gate)
         {
-            if (forgotten == before)
+            if (Forgotten(athleteId) == before)
             {
-                of[key] = found;
+                of[athleteId] = found;
             }
         }
 
@@ -91,9 +100,35 @@ public sealed class CurveShelf
         return own.TryGetValue(runId, out var known) ? known : own[runId] = await ask();
     }
 
-    public StandingOutcome? Find(int athleteId, DateOnly day) => curves.TryGetValue(athleteId, out var known) && known.Day == day ? known.Curve : null;
+    /// <summary>The curves that stand for athletes on a day, each worked out once.</summary>
+    public async Task<IReadOnlyDictionary<int, StandingOutcome>> CurvesAsync(IReadOnlyCollection<int> athletes, DateOnly day, Func<IReadOnlyCollection<int>, Task<Dictionary<int, StandingOutcome>>> ask)
+    {
+        Dictionary<int, StandingOutcome> found;
+        Dictionary<int, (long, long)> before;
+        lock (gate)
+        {
+            found = athletes.Distinct().Where(a => curves.TryGetValue(a, out var known) && known.Day == day).ToDictionary(a => a, a => curves[a].Curve);
+            before = athletes.Distinct().Where(a => !found.ContainsKey(a)).ToDictionary(a => a, Forgotten);
+        }
 
-    public void Put(int athleteId, DateOnly day, StandingOutcome curve) => curves[athleteId] = (day, curve);
+        if (before.Count > 0)
+        {
+            var anew = await ask(before.Keys);
+            lock (gate)
+            {
+                foreach (var (athlete, then) in before)
+                {
+                    found[athlete] = anew[athlete];
+                    if (Forgotten(athlete) == then)
+                    {
+                        curves[athlete] = (day, anew[athlete]);
+                    }
+                }
+            }
+        }
+
+        return found;
+    }
 
     /// <summary>Time constant known before a day, asked for once.</summary>
     public async Task<double> TauBeforeAsync(int athleteId, DateOnly day, Func<Task<double>> ask)
@@ -111,16 +146,18 @@ public sealed class CurveShelf
     /// <summary>Forgets an athlete of whom a run of a day changed.</summary>
     public void Forget(int athleteId, DateOnly day)
     {
-        curves.TryRemove(athleteId, out _);
         bests.TryRemove(athleteId, out _);
         lock (gate)
         {
-            forgotten++;
+            forgotten[athleteId] = forgotten.GetValueOrDefault(athleteId) + 1;
+            curves.Remove(athleteId);
             trials.Remove(athleteId);
             counts.Remove(athleteId);
-            times.Clear();
         }
 
+        Times.Forget(athleteId, day);
+        CurveRuns.Forget(athleteId, day);
+        Traced.Forget(athleteId, day);
         if (loads.TryGetValue(athleteId, out var own))
         {
             // What was run on other days stands.

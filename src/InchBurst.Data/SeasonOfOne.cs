@@ -143,8 +143,10 @@ public sealed class SeasonOfOne(ClubDb db, ExerciseCatalogue catalogue)
     // What was measured in runs, in order; loads that were dragged or worn are no results; of those that were lifted the estimated maximum, with the load itself where it was lifted several times.
     private async Task<List<MeasuredValue>> ValuesAsync(IQueryable<Run> of, CancellationToken cancel)
     {
-        var runs = await of.AsNoTracking().Where(r => r.Measures.Any()).OrderBy(r => r.Day).ThenBy(r => r.FinishedAt).ThenBy(r => r.Id)
-            .Select(r => new { r.AthleteId, r.SessionId, r.LineId, r.Day, r.Side, Measures = r.Measures.Select(m => new { m.Kind, m.Value }).ToList() }).ToListAsync(cancel);
+        // One row a measure: put in order and together here, which is quicker than a file that sorts whole runs.
+        var rows = await of.AsNoTracking().SelectMany(r => r.Measures, (r, m) => new { r.Id, r.AthleteId, r.SessionId, r.LineId, r.Day, r.FinishedAt, r.Side, m.Kind, m.Value }).ToListAsync(cancel);
+        var runs = rows.GroupBy(m => m.Id).Select(g => (First: g.First(), Measures: g.ToList())).OrderBy(r => r.First.Day).ThenBy(r => r.First.FinishedAt).ThenBy(r => r.First.Id)
+            .Select(r => new { r.First.AthleteId, r.First.SessionId, r.First.LineId, r.First.Day, r.First.Side, r.Measures }).ToList();
         var plans = await PlansAsync([.. runs.Select(r => r.SessionId).Distinct()], cancel);
         var lines = runs.Select(r => (r.SessionId, r.LineId)).Distinct().Where(l => plans[l.SessionId].Line(l.LineId) is not null).ToDictionary(l => l, l => LineDemand.Of(plans[l.SessionId].Line(l.LineId)!, catalogue));
         var values = new List<MeasuredValue>();

@@ -142,17 +142,35 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, SchoolBook schools, T
     }
 
     /// <summary>The curve that stands for an athlete today, or why there is none.</summary>
-    public async Task<StandingOutcome> CurveAsync(int athleteId, CancellationToken cancel = default)
+    public async Task<StandingOutcome> CurveAsync(int athleteId, CancellationToken cancel = default) => (await CurvesAsync([athleteId], cancel))[athleteId];
+
+    /// <summary>The curves that stand for athletes today, or why there is none, by athlete.</summary>
+    public Task<IReadOnlyDictionary<int, StandingOutcome>> CurvesAsync(IReadOnlyCollection<int> athletes, CancellationToken cancel = default)
     {
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
-        if (shelf.Find(athleteId, today) is { } known)
+        return shelf.CurvesAsync(athletes, today, async unknown =>
         {
-            return known;
-        }
+            var oldest = today.AddDays(-StandingCurve.OldestDays);
+            var runs = await shelf.CurveRuns.GetAsync(unknown, oldest, async (asked, days) =>
+            {
+                var found = new List<Run>();
+                if (days is null)
+                {
+                    foreach (var athlete in asked)
+                    {
+                        found.AddRange(await LatestAsync(ForCurve([athlete], oldest, today), StandingCurve.LatestRuns + SpareRuns, cancel));
+                    }
+                }
+                else
+                {
+                    found.AddRange(await ForCurve(asked, oldest, today).Where(r => days.Contains(r.Day)).ToListAsync(cancel));
+                }
 
-        var curve = await StandingAsync(athleteId, today, today, cancel);
-        shelf.Put(athleteId, today, curve);
-        return curve;
+                return found.ToLookup(r => r.AthleteId, r => r.ToLogged());
+            });
+            var traced = await shelf.Traced.GetAsync(unknown, oldest, async (asked, days) => await TraceBook.CurvesAsync(db, asked, oldest, today, cancel));
+            return unknown.ToDictionary(a => a, a => StandingCurve.Of(runs[a], today, traced[a]));
+        });
     }
 
     /// <summary>The athlete's time constant in s as it was known before a day; the usual one when nothing was.</summary>
@@ -162,26 +180,21 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, SchoolBook schools, T
     private async Task<StandingOutcome> StandingAsync(int athleteId, DateOnly today, DateOnly last, CancellationToken cancel)
     {
         var oldest = today.AddDays(-StandingCurve.OldestDays);
-        var runs = await db.Runs.AsNoTracking().Include(r => r.Marks)
-            .Where(r => r.AthleteId == athleteId && r.Outcome == RunOutcome.Timed && r.Day >= oldest && r.Day <= last && r.Conflict == null && r.Marks.Count >= 3)
-            .OrderByDescending(r => r.Day).ThenByDescending(r => r.Id).Take(CurveRuns).ToListAsync(cancel);
-        return StandingCurve.Of(runs.Select(r => r.ToLogged()), today, await TraceBook.CurvesAsync(db, athleteId, oldest, last, cancel));
+        return StandingCurve.Of((await LatestAsync(ForCurve([athleteId], oldest, last), StandingCurve.LatestRuns, cancel)).Select(r => r.ToLogged()), today, (await TraceBook.CurvesAsync(db, [athleteId], oldest, last, cancel))[athleteId]);
     }
 
-    private const int CurveRuns = 120;
+    private IQueryable<Run> ForCurve(IReadOnlyCollection<int> athletes, DateOnly oldest, DateOnly last) =>
+        db.Runs.AsNoTracking().Include(r => r.Marks).Where(r => athletes.Contains(r.AthleteId) && r.Outcome == RunOutcome.Timed && r.Day >= oldest && r.Day <= last && r.Conflict == null && r.Marks.Count >= 3);
+
+    private static Task<List<Run>> LatestAsync(IQueryable<Run> of, int most, CancellationToken cancel) => of.OrderByDescending(r => r.Day).ThenByDescending(r => r.Id).Take(most).ToListAsync(cancel);
+
+    // So many may be taken out before older ones are fetched.
+    private const int SpareRuns = 40;
 
     /// <summary>The curve of a typical athlete: the median top speed and time constant of those who have one, or the usual pace.</summary>
     public async Task<SprintCurve> PaceAsync(IEnumerable<int> athleteIds, CancellationToken cancel = default)
     {
-        var curves = new List<SprintCurve>();
-        foreach (var id in athleteIds)
-        {
-            if ((await CurveAsync(id, cancel)).Fit is { } fit)
-            {
-                curves.Add(fit.Curve);
-            }
-        }
-
+        List<SprintCurve> curves = [.. (await CurvesAsync([.. athleteIds], cancel)).Values.Select(c => c.Fit?.Curve).OfType<SprintCurve>()];
         return curves.Count == 0 ? DemandAthlete.UsualCurve : new(Median(curves.Select(c => c.Mss)), Median(curves.Select(c => c.Tau)));
     }
 

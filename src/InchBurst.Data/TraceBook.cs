@@ -64,9 +64,10 @@ public sealed class TraceBook(ClubDb db, CurveShelf shelf, TimeProvider clock)
         return true;
     }
 
-    /// <summary>Curves of an athlete's traces between two days.</summary>
-    internal static async Task<List<DayCurve>> CurvesAsync(ClubDb db, int athleteId, DateOnly oldest, DateOnly last, CancellationToken cancel) =>
-        [.. (await db.SpeedTraces.AsNoTracking().Where(t => t.AthleteId == athleteId && t.Day >= oldest && t.Day <= last).Select(t => new { t.Day, t.Mss, t.Tau, t.MssError, t.TauError }).ToListAsync(cancel)).Select(t => new DayCurve(t.Day, FullEffort, new(t.Mss, t.Tau), t.MssError, t.TauError))];
+    /// <summary>Curves of athletes' traces between two days, by athlete.</summary>
+    internal static async Task<ILookup<int, DayCurve>> CurvesAsync(ClubDb db, IReadOnlyCollection<int> athletes, DateOnly oldest, DateOnly last, CancellationToken cancel) =>
+        (await db.SpeedTraces.AsNoTracking().Where(t => athletes.Contains(t.AthleteId) && t.Day >= oldest && t.Day <= last).Select(t => new { t.AthleteId, t.Day, t.Mss, t.Tau, t.MssError, t.TauError }).ToListAsync(cancel))
+        .ToLookup(t => t.AthleteId, t => new DayCurve(t.Day, FullEffort, new(t.Mss, t.Tau), t.MssError, t.TauError));
 
     // A trace is kept of a run all out.
     private const double FullEffort = 100;

@@ -51,14 +51,7 @@ public sealed class WeekBook(ClubDb db, SquadBook squads, SchoolBook schools, Ca
         var slots = await calendar.SlotsAsync(squad.Id, cancel);
         var athletes = await squads.AthletesAsync(squad.Id, cancel: cancel);
         var reached = await squads.ReachedDaysAsync(squad.Id, monday.AddDays(-120), cancel);
-        var curves = new Dictionary<int, SprintCurve>();
-        foreach (var athlete in athletes)
-        {
-            if ((await squads.CurveAsync(athlete.Id, cancel)).Fit is { } fit)
-            {
-                curves[athlete.Id] = fit.Curve;
-            }
-        }
+        var curves = (await squads.CurvesAsync([.. athletes.Select(a => a.Id)], cancel)).Where(c => c.Value.Fit is not null).ToDictionary(c => c.Key, c => c.Value.Fit!.Curve);
 
         var pace = await squads.PaceAsync(athletes.Where(a => a.Availability != Availability.Out).Select(a => a.Id), cancel);
         var plans = list.ToDictionary(s => s.Id, s => PlanJson.Read(s.RanPlanJson ?? s.PlanJson));

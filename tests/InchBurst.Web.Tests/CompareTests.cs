@@ -126,29 +126,6 @@ public sealed class CompareTests
     }
 
     [Fact]
-    public async Task The_squads_times_are_asked_for_once_until_a_run_of_anyone_changes()
-    {
-        var (shelf, asked, day) = (new CurveShelf(), 0, new DateOnly(2026, 10, 5));
-        Task<IReadOnlyList<SquadTime>> Ask(IEnumerable<int> who, DateOnly from) => shelf.TimesAsync(who, from, () => Task.FromResult<IReadOnlyList<SquadTime>>([new(1, "key", 0, 20000, day, 3 + (++asked / 100.0))]));
-        Assert.Equal(3.01, (await Ask([1, 2], day))[0].Value);
-        Assert.Equal(3.01, (await Ask([2, 1], day))[0].Value);
-        Assert.Equal(3.02, (await Ask([1, 2, 3], day))[0].Value);
-        Assert.Equal(3.03, (await Ask([1, 2], day.AddDays(1)))[0].Value);
-        shelf.Forget(7, day);
-        Assert.Equal(3.04, (await Ask([1, 2], day))[0].Value);
-        shelf.ForgetAll();
-        Assert.Equal(3.05, (await Ask([1, 2], day))[0].Value);
-
-        // What changed while it was asked for is not remembered.
-        await shelf.TimesAsync([9], day, () =>
-        {
-            shelf.Forget(9, day);
-            return Task.FromResult<IReadOnlyList<SquadTime>>([]);
-        });
-        Assert.Single(await Ask([9], day));
-    }
-
-    [Fact]
     public async Task The_squad_stands_side_by_side_each_against_their_own_range()
     {
         await using var house = await TestHouse.OpenAsync(demo: true);

@@ -36,6 +36,9 @@ public static class StandingCurve
     /// <summary>Runs older than this many days are not looked at.</summary>
     public const int OldestDays = 400;
 
+    /// <summary>Of the runs so many of the latest are looked at.</summary>
+    public const int LatestRuns = 120;
+
     /// <summary>Days in which a run loses half its weight (own rule).</summary>
     public const double HalfLifeDays = 45;
 
@@ -63,7 +66,7 @@ public static class StandingCurve
 
     private static StandingOutcome OfRuns(IEnumerable<LoggedRun> runs, DateOnly today, List<DayCurve> traced)
     {
-        var recent = runs.Where(r => r.Day <= today && today.DayNumber - r.Day.DayNumber <= OldestDays).ToList();
+        var recent = runs.Where(r => r.Day <= today && today.DayNumber - r.Day.DayNumber <= OldestDays).OrderByDescending(r => r.Day).ThenByDescending(r => r.Id).Take(LatestRuns).ToList();
         if (recent.Count == 0)
         {
             return new(null, "No run of the last year is timed.");

@@ -78,9 +78,10 @@ public sealed partial class BuilderMaker(SquadBook squads, Desk desk, ExerciseCa
         var checkedAthletes = new List<CheckedAthlete>();
         var (kit, _) = await loads.KitAsync();
         var drags = plan.Lines.Any(l => SheetMaker.HasSled(l, catalogue));
+        var curves = await squads.CurvesAsync([.. expected.Select(a => a.Id)]);
         foreach (var athlete in expected)
         {
-            var fit = (await squads.CurveAsync(athlete.Id)).Fit;
+            var fit = curves[athlete.Id].Fit;
             checkedAthletes.Add(new(athlete.Name, fit?.Curve ?? pace, fit is null, desk.Today.Year - athlete.BirthYear, athlete.MassKilograms, athlete.Availability == Availability.Modified)
             {
                 Loads = drags ? (await loads.KnownAsync(athlete, session.Surface, kit, session.Day, sled: session.Sled)).Known with { Curve = fit?.Curve ?? pace } : null,

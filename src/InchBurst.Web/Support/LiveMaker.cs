@@ -86,9 +86,10 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var measured = await season.BestsAsync([.. setting.Athletes.Select(a => a.Id)], sessionId, [.. live.Plan.Lines]);
         var athletes = new List<LiveAthlete>();
         var hasSled = live.Plan.Lines.Any(l => SheetMaker.HasSled(l, catalogue));
+        var curves = await squads.CurvesAsync([.. setting.Athletes.Select(a => a.Id)]);
         foreach (var athlete in setting.Athletes)
         {
-            var curve = (await squads.CurveAsync(athlete.Id)).Fit?.Curve;
+            var curve = curves[athlete.Id].Fit?.Curve;
             var of = known.GetValueOrDefault(athlete.Id);
             var line = hasSled ? (await LoadedAsync(setting, live.Session, athlete.Id)).Line : null;
             athletes.Add(athlete with { AerobicSpeed = speeds.TryGetValue(athlete.Id, out var speed) ? speed.Speed : null, Curve = curve, Line = line, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [], Measured = WithMaxima(athlete.Id, measured.GetValueOrDefault(athlete.Id) ?? [], live, maxima) });

@@ -60,9 +60,11 @@ public sealed class ForcesModel(RosterBook roster, SquadBook squads, SchoolBook 
         }
 
         var everybody = new Dictionary<int, (IReadOnlyList<ForceFigure> Figures, GainEffect Gain)>();
-        foreach (var other in (await squads.AthletesAsync(athlete.SquadId)).Where(a => a.Id != id))
+        List<Athlete> others = [.. (await squads.AthletesAsync(athlete.SquadId)).Where(a => a.Id != id)];
+        var curves = await squads.CurvesAsync([.. others.Select(a => a.Id)]);
+        foreach (var other in others)
         {
-            if (Of(other) is { } theirs && (await squads.CurveAsync(other.Id)).Fit is { } fit)
+            if (Of(other) is { } theirs && curves[other.Id].Fit is { } fit)
             {
                 everybody[other.Id] = (ForceReading.Of(fit, theirs), GainOf(fit, theirs));
             }

@@ -190,9 +190,10 @@ public sealed class SquadModel(SquadBook squads, CompareBook compare, SeasonOfOn
     private async Task<IReadOnlyDictionary<int, double>> BalanceAsync(IReadOnlyList<Athlete> athletes)
     {
         var forces = new Dictionary<int, (double, double)>();
+        var curves = await squads.CurvesAsync([.. athletes.Select(a => a.Id)]);
         foreach (var athlete in athletes)
         {
-            if (athlete is { MassKilograms: { } mass, HeightMetres: { } height } && (await squads.CurveAsync(athlete.Id)).Fit is { } fit)
+            if (athlete is { MassKilograms: { } mass, HeightMetres: { } height } && curves[athlete.Id].Fit is { } fit)
             {
                 var of = SprintForces.From(fit.Curve, new BodyAndAir(mass, height));
                 forces[athlete.Id] = (of.F0, of.V0);
