@@ -8,6 +8,8 @@ public static partial class LineHabits
     [
         Of("(" + Name + @")\s*:\s*(?=\d|from" + E + ")", "$1 ", "speed endurance: 3 x 120m @ 95%, 10 min", "speed endurance run 3 x 120 m @95% rest 10:00"),
 
+        Of(@"(from\s+[\w-]+)\s*:\s*(?=\d)", "$1 ", "3pt starts: 4x10m, 1'30", "4 x 10 m from 3-point rest 1:30"),
+
         // Sides.
         Of(@"(?:" + B + @"(?:on\s+)?(?:each|per|a|ea\.?|every|both|either)\s+|/\s*)(?:sides?|legs?|arms?|ways?|foot|feet|directions?)" + E, " each side ", "leg swings 12 each leg", "leg swing forwards 1 x 12 reps each side"),
         Of(B + @"(?:l\s*[/&+]\s*r|r\s*[/&+]\s*l|left\s*(?:and|&|/|\+)\s*right|right\s*(?:and|&|/|\+)\s*left|l\s+and\s+r|(?<=\d\s*(?:(?:" + T + "|" + U + @")\s*)?)(?:each|ea\.?)(?=\s*(?:$|,|;|@|rest|x\s*\d|with|w/|\d+(?:\.\d+)?\s*(?:kg|lb))))" + E, " each side ", "4x20m l/r", "4 x 20 m each side"),
@@ -59,6 +61,7 @@ public static partial class LineHabits
         Of("(" + Name + @")\s*x\s*(" + Count + @")\s*x\s*(" + Count + @")(?!\s*(?:" + U + "|" + T + "))", "$1 $3 x $2 ", "pogo x20 x3", "pogo hops 3 x 20 reps"),
 
         // Sets and reps.
+        Of("(" + Name + @")\s*(?:x\s*)?(" + Count + @")\s*(?:passes|pass|reps?|runs?|times|goes)\s+(\d+\s*(?:minutes?|mins?|min)|\d{1,2}:[0-5]\d)\s*$", " $1 usual $2 rest $3", "pro-agility 4 reps 3 min", "five-ten-five 4 x 5 + turn 180 right + 10 + turn 180 left + 5 m rest 3:00"),
         Of("(" + Name + @")\s*(?:x\s*)?(" + Count + @")\s*(?:passes|pass|reps?|jumps|hops|contacts|throws|runs?|times|goes|rounds?)?\s*(?<=\d|\p{L})\s*,\s*(\d+\s*(?:minutes?|mins?|min)|\d{1,2}:[0-5]\d)\s*$", " $1 usual $2 rest $3", "mini hurdles 6 runs, 2 min", "mini-hurdle run 6 passes rest 2:00"),
         Of("(" + Name + @")\s*((?:" + Count + @"\s*x\s*)?" + Count + @")\s*x\s*(" + One + @")\s*(kg|lb)" + E, "$1 $2 reps $3 $4 ", "squat 5 x 5 x 80 kg", "squat 5 x 5 reps 80 kg"),
         Of(@"^\s*(" + Count + @")\s*(" + Name + @")\s*x\s*(" + Count + @")\s*(?=$|,|rest" + E + "|each side)", " $2 $3 x $1 ", "5 hurdle hops x 4", "hurdle rebound 4 x 5 reps"),
@@ -150,7 +153,7 @@ public static partial class LineHabits
         Of(@"(?<=\d\s*x\s*" + D + @"\s+)(" + D + @")\s*%(?!\s*(?:bm|v|max|aerobic|grade|slope)" + E + @"|\s*[,/])", " @$1% ", "front squat 4x4 75-80%", "squat 4 x 4 reps 75-80% max"),
         Of(@"(?<![@\d.,+-]\s*)(?<!(?:to|uphill|downhill|tow|sled|chain|vest)\s*)" + B + @"((?:" + D + @"\s*(?:,|-|to)\s*)*" + D + @")\s*%(?!\s*(?:bm|v|max|aerobic|grade|slope)" + E + @")(?:\s*(?:effort|speed|pace|intensity|of top speed)" + E + ")?", " @$1% ", "4 x 50 m 85% effort", "4 x 50 m @85%"),
         Of(@"(@[\d.,\s-]+%)\s*(?:effort|speed|pace|intensity|of top speed)" + E, "$1 ", "4 x 50 m @85% pace", "4 x 50 m @85%"),
-        Of(@"(?<=^(?!.*(?:timed|times?|gates?|splits?|marks?|beams?)\s*(?:at|on)).*\d\s*(?:" + U + @"|x\s*\d{1,2})\s*,?\s*)" + B + @"(?:at|@)\s*(100|[5-9]\d)(?=\s*(?:$|,|;|-|rest" + E + @"|w/|with|walk|\d))(?!\s*(?:kg|lb|cm|%|" + U + "|" + T + @")|\s*(?:-|,|to)\s*\d+\s*(?:kg|lb|%|,|" + U + @"))(?:\s+-\s+(?=\d))?", " @$1% ", "60m x 3 at 90, 6 mins rest", "3 x 60 m @90% rest 6:00"),
+        Of(@"(?<=^(?!.*(?:timed|times?|gates?|splits?|marks?|beams?)\s*(?:at|on)).*\d\s*(?:" + U + @"|x\s*\d{1,3})\s*,?\s*)" + B + @"(?:at|@)\s*(100|[5-9]\d)(?=\s*(?:$|,|;|-|rest" + E + @"|w/|with|walk|\d))(?!\s*(?:kg|lb|cm|%|" + U + "|" + T + @")|\s*(?:-|,|to)\s*\d+\s*(?:kg|lb|%|,|" + U + @"))(?:\s+-\s+(?=\d))?", " @$1% ", "60m x 3 at 90, 6 mins rest", "3 x 60 m @90% rest 6:00"),
         Of(B + @"(?:at\s+)?(?:3/4|three[ -]quarters?)\s*(?:of\s+)?(?:pace|speed|effort|rhythm)?" + E, " @75% ", "6 x 60 m 3/4 pace", "6 x 60 m @75%"),
         Of(B + @"(?:at\s+)?(?:1/2|half)\s*(?:pace|speed|effort|rhythm)" + E, " @50% ", "4 x 60 m half speed", "4 x 60 m @50%"),
         Of(@"(?<!%\s*)" + B + @"(?:at\s+)?(?:all[ -]?out|flat[ -]?out|as fast as (?:possible|you can)|max(?:imal|imum)?(?:\s*(?:effort|speed|intensity))?|full\s*(?:effort|speed|gas|pace|intensity)|top speed)" + E, " full ", "4 x 20 m all out", "4 x 20 m full"),
@@ -158,6 +161,7 @@ public static partial class LineHabits
         Of(B + @"(?:at\s+)?(?:an?\s+)?(easy|steady|brisk|relaxed|fast)\s*(?:pace|effort|speed|tempo|intensity)" + E, " $1 ", "4 x 60 m at a steady pace", "4 x 60 m steady"),
 
         // Words that say nothing the line does not.
+        Of(@"(?<=^[^;:""\d]*\p{L}\s*):\s*(?=\d)", " ", "bounds for distance: 3x5", "alternate bound 3 x 5 reps cue \"for distance\""),
         Of(@"^\s*(?:sprints?|runs?|accelerations?|accels?|starts?|dash(?:es)?)\s*:?\s*(?=\d|from" + E + ")", " ", "sprint 5 x 20m", "5 x 20 m"),
         Of(@"^([^+]*\d\s*(?:" + U + @")?)\s*(?:sprints?|dash(?:es)?|efforts?|accelerations?|accels?|starts?)" + E + @"(?!.*\+)", "$1", "20 yard dash", "20 yd"),
         Of(B + @"down" + E + @"(?=\s*,?\s*rest walk-back)", " ", "A-skip 20 m down, walk back", "A-skip 20 m rest walk-back"),

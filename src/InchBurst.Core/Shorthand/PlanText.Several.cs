@@ -26,7 +26,8 @@ public static partial class PlanText
         }
         else if (Doses().Match(typed) is { Success: true } doses)
         {
-            parts = [.. doses.Groups["set"].Captures.Select(c => $"{doses.Groups["name"].Value.TrimEnd(' ', ':')} {c.Value}{doses.Groups["rest"].Value}")];
+            var name = doses.Groups["name"].Value.TrimEnd(' ', ':');
+            parts = [.. doses.Groups["set"].Captures.Select(c => $"{name} {c.Value}{(name.Length == 0 && char.IsAsciiDigit(c.Value[^1]) ? " m" : "")}{doses.Groups["rest"].Value}")];
         }
         else if (NamesOfOneDose(text, context) is { Count: > 1 } each)
         {
@@ -75,7 +76,7 @@ public static partial class PlanText
     private static partial Regex Rising();
 
     // 2x10 2x20 2x30; 3-point starts 3 x 10, 3 x 20 m rest 2:00
-    [GeneratedRegex(@"^\s*(?<name>(?:from\s+[\w-]+\s+)?(?:[\p{L}'][\p{L}'\s-]*?)?\s*:?\s*)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)(?:(?:\s*[,&+/]\s*|\s+)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)){1,7}(?<rest>(?:\s*,?\s*(?:rest|@|with|walk|from|full|at)\b?.*)?)\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?<name>(?:from\s+[\w-]+\s+)?(?:[\p{L}'][\p{L}'\s-]*?)?\s*:?\s*)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)(?:(?:\s*[,&+/]\s*|\s+)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)){1,7}(?<rest>(?:\s*,?\s*(?:rest|@|with|walk|from|full|at|\d{2,3}(?:-\d{2,3})?\s*%)\b?.*)?)\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex Doses();
 
     [GeneratedRegex(@"(\d+)\D+(\d+)")]
@@ -92,6 +93,6 @@ public static partial class PlanText
     [GeneratedRegex(@"\d+")]
     private static partial Regex Numbers();
 
-    [GeneratedRegex(@"\s*(?:;|\s/\s(?=\d+\s*(?:m|yd)?\s*x)|(?<=\bmin(?:s|utes?)?\s*)\+(?=\s*\p{L})|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm)\p{L}*\b)\p{L}{3,}|\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s*(?:;|\s/\s(?=\d+\s*(?:m|yd)?\s*x)|(?<=(?:\b|\d)min(?:s|utes?)?\s*)\+(?=\s*\p{L})|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm)\p{L}*\b)\p{L}{3,}|\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
     private static partial Regex WholeLines();
 }

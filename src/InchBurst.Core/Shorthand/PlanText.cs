@@ -63,7 +63,7 @@ public static partial class PlanText
                 continue;
             }
 
-            row = Unbracketed(row);
+            row = Unbracketed(row, context);
             if (OneLineRounds().Match(row) is { Success: true } oneLine)
             {
                 Close();
@@ -119,7 +119,7 @@ public static partial class PlanText
     /// <returns>The block with one line or several, or the problem.</returns>
     public static (PlanBlock? Block, ShorthandProblem? Problem) ReadOne(string text, ShorthandContext context)
     {
-        text = Unbracketed(text);
+        text = Unbracketed(text, context);
         if (OneLineRounds().Match(text) is { Success: true } rounds)
         {
             return RoundsOnOneLine(text, rounds, context);
@@ -253,8 +253,14 @@ public static partial class PlanText
     }
 
     // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each. A ladder of lengths is one run of each.
-    private static string Unbracketed(string row)
+    private static string Unbracketed(string row, ShorthandContext context)
     {
+        if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { Kind: WorkKind.Jumps } jump)
+        {
+            // A jump and straight into a sprint are rounds of one each.
+            return $"{(burst.Groups["n"].Success ? burst.Groups["n"].Value : "3")} rounds{(burst.Groups["rest"].Success ? " rest " + burst.Groups["rest"].Value : "")}: {jump.Name} 1 rep{(jump.EachSide ? " each side" : "")}; {burst.Groups["run"].Value}";
+        }
+
         if (LoadedThenFree().Match(row) is { Success: true } pair)
         {
             // Loaded and free after one another are rounds of one run each.
@@ -281,14 +287,18 @@ public static partial class PlanText
     }
 
     // contrast: 15 m sled then 20 m free x 4; contrast 3 sets (10 m sled, 20 m free)
-    [GeneratedRegex(@"^\s*contrasts?\s*:?\s*(?:(?<n>[1-9])\s*(?:x|sets?|rounds?)\s*(?:of|:)?\s*)?\(?\s*(?<loaded>\d{1,2}\s*(?:m|yd)\s*(?:heavy\s+|light\s+)?(?:sled|band|chain|vest|uphill|hill|partner)[^,;+()]*?)\s*(?:,|;|\+|/|\bthen\b|\binto\b|\band\b)\s*(?<free>\d{1,2}\s*(?:m|yd))\s*(?:free|unloaded|unresisted|sprint)?\s*\)?\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*contrasts?\s*:?\s*(?:(?<n>[1-9])\s*(?:x|sets?|rounds?)\s*(?:of|:)?\s*)?\(?\s*(?<loaded>\d{1,2}\s*(?:m|yd)\s*(?:heavy\s+|light\s+)?(?:sled|band|chain|vest|uphill|hill|partner)[^,;+()/]*?|(?:heavy\s+|light\s+)?(?:sled|band|chain|vest|uphill|hill|partner)s?\s+\d{1,2}\s*(?:m|yd)[^,;+()/]*?)\s*(?:,|;|\+|/|\bthen\b|\binto\b|\band\b)\s*(?:(?:free|unloaded|unresisted|sprint|flat)\s+)?(?<free>\d{1,2}\s*(?:m|yd))\s*(?:free|unloaded|unresisted|sprint)?\s*\)?\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex LoadedThenFree();
+
+    // broad jump to 10 m sprint x 5
+    [GeneratedRegex(@"^\s*(?<jump>[\p{L}][\p{L}' -]*?)\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:sprint\s+)?(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel|start)?\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex JumpThenSprint();
 
     [GeneratedRegex(@"^\s*,?\s*(?:rest\s*)?(?<in>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*[/,]\s*(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex WithinAndAfter();
 
     // ladder 10-20-30-40 m, walk back; 40-30-20-10 x 2; pyramid 20/40/60/40/20; with the word in front spaces are enough.
-    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|rest\b.*|walk.*|w/.*|with.*)?)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?:(?:accel\p{L}*|sprint)\s+)?(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|rest\b.*|walk.*|w/.*|with.*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex LadderOfLengths();
 
     [GeneratedRegex(@"^\s*(?:split\s+runs?\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?<rest>.*)$", RegexOptions.IgnoreCase)]

@@ -148,6 +148,9 @@ internal sealed partial class ShorthandReader
                 CountedIn.Passes => new CountShape(Whole(number, 1, 500, "The count"), true),
                 // A walk on each leg is counted in steps of that leg.
                 CountedIn.Metres when eachSide && exercise.Does == Motion.Walk && number.Value <= MostBareReps => new CountShape(Whole(number, 1, 500, "The count")),
+
+                // So short a way is none for bounds and hops: they are contacts.
+                CountedIn.Metres when exercise.Kind == WorkKind.Jumps && number.Value <= MostBareContacts => new CountShape(Whole(number, 1, 500, "The count")),
                 CountedIn.Seconds => throw Unitless(number, number.Value == Math.Floor(number.Value)),
                 null when exerciseName is not null => new CountShape(Whole(number, 1, 500, "The count")),
                 _ => new RunShape([new(Metres(number, context.DefaultUnit), SegmentRole.Run)]),
@@ -187,6 +190,7 @@ internal sealed partial class ShorthandReader
 
     // On each side, as many as this are more likely counted than measured.
     private const double MostBareReps = 20;
+    private const double MostBareContacts = 12;
 
     private static string LengthOf(ShorthandReader usual)
     {

@@ -65,10 +65,15 @@ internal sealed partial class ShorthandReader
             SayAlso($"stop within {Next.Text} m", token);
             at += 2;
         }
-        else if (token.IsWord("jogback"))
+        else if (token.Kind == TokenKind.Word && Remarks.TryGetValue(token.Text, out var remark))
         {
-            SayAlso("jog back", token);
+            SayAlso(remark, token);
             at++;
+        }
+        else if (token.IsWord("holdfor") && Next.Kind == TokenKind.Number)
+        {
+            SayAlso($"hold {Next.Text} s", token);
+            at += 2;
         }
         else if (token.IsWord("inzone") && Next.Kind == TokenKind.Number)
         {
@@ -88,11 +93,6 @@ internal sealed partial class ShorthandReader
         else if (token.IsWord("steep", "gentle", "slight") && (said.Contains("dose") || (Next.Kind == TokenKind.Name && Next.Exercise!.UsualLoad is { Kind: LoadKind.Uphill or LoadKind.Downhill }) || Next.IsWord("uphill", "downhill")))
         {
             SayAlso(token.Text.ToLowerInvariant(), token);
-            at++;
-        }
-        else if (token.IsWord("restingfreely"))
-        {
-            SayAlso("rest as needed", token);
             at++;
         }
         else if (token.IsWord("in") && Next.IsWord("pairs", "twos", "threes", "fours"))
@@ -216,6 +216,16 @@ internal sealed partial class ShorthandReader
 
     // What a skip or a jump is done for is said to the athlete; nobody is called so.
     private static readonly string[] Aims = ["height", "distance", "length", "speed", "quality", "form", "technique", "rhythm", "posture", "power", "fun", "contact"];
+
+    // Remarks that the table of habits makes one word of.
+    private static readonly Dictionary<string, string> Remarks = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["jogback"] = "jog back",
+        ["restingfreely"] = "rest as needed",
+        ["alternatelegs"] = "alternate legs",
+        ["withball"] = "with ball",
+        ["lowmidhigh"] = "low, middle, high",
+    };
 
     private bool IsHere(string words) => words.Split(' ').Select((w, i) => Later(i).IsWord(w)).All(here => here);
 
