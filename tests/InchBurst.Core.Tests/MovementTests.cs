@@ -191,12 +191,12 @@ public class MovementTests
     [Fact]
     public void Every_exercise_is_drawn_by_positions_there_are()
     {
-        Assert.All(ExerciseCatalogue.BuiltIn.All.SelectMany(e => e.Poses), p => Assert.NotNull(PoseBook.Find(p)));
+        Assert.All(ExerciseCatalogue.BuiltIn.All.SelectMany(e => e.Poses), p => Assert.NotNull(PoseBook.Any(p)));
         string[] props = ["wall", "hurdle", "box", "bar", "ball", "sled", "band", "slope", "chevron"];
         Assert.All(ExerciseCatalogue.BuiltIn.All.SelectMany(e => e.Props), p => Assert.Contains(p, props));
 
         // What goes sideways or lies on its side needs the view from the front; rests and machines have no movement of their own.
-        Assert.InRange(ExerciseCatalogue.BuiltIn.All.Count(e => e.Poses.Count == 0), 0, 35);
+        Assert.InRange(ExerciseCatalogue.BuiltIn.All.Count(e => e.Poses.Count == 0), 0, 11);
         Assert.Equal([1, 2, 3], new[] { "wall switch one", "wall switch two", "wall switch three" }.Select(n => ExerciseCatalogue.BuiltIn.Find(n)!.Props.Count(p => p == "chevron")));
         Assert.Equal(PoseBook.Poses.Count(), PoseBook.Poses.Select(p => p.Name.ToUpperInvariant()).Distinct().Count());
     }
@@ -210,7 +210,8 @@ public class MovementTests
         Assert.Equal("shoulders behind hips", PoseBook.Fault("leaning back")!.Seen);
         Assert.Null(PoseBook.Fault("laughing"));
         Assert.Null(PoseBook.Find("flying"));
-        Assert.Equal(14, PoseBook.Faults.Count);
+        Assert.Equal(18, PoseBook.Faults.Count);
+        Assert.Equal(14, PoseBook.Faults.Count(x => x is { Right: Pose, Wrong: Pose }));
 
         // Each fault differs from what is right, and both are bodies.
         Assert.All(PoseBook.Faults, x => Assert.NotEqual(x.Right with { Name = "" }, x.Wrong with { Name = "" }));
@@ -245,6 +246,6 @@ public class MovementTests
 
     [Fact]
     public void On_the_way_nothing_goes_under_the_ground() => Assert.All(
-        ExerciseCatalogue.BuiltIn.All.Select(e => MovementCycle.Of([.. e.Poses.Select(p => PoseBook.Find(p)!)], e.Does)).OfType<MovementCycle>(),
+        ExerciseCatalogue.BuiltIn.All.Select(e => MovementCycle.Of([.. e.Poses.Select(PoseBook.Find).OfType<Pose>()], e.Does)).OfType<MovementCycle>(),
         cycle => Assert.All(Enumerable.Range(0, 24), i => Assert.InRange(SideFigure.Of(cycle.At(i / 24.0)).Lowest, -1e-9, 1)));
 }

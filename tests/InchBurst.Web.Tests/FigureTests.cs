@@ -34,14 +34,16 @@ public partial class FigureTests
     }
 
     [Fact]
-    public void Every_position_is_drawn_within_its_picture_and_stands_on_its_ground() => Assert.All(PoseBook.Poses, pose =>
+    public void Every_position_is_drawn_within_its_picture_and_stands_on_its_ground() => Assert.All(PoseBook.Poses.Concat<BodyPose>(PoseBook.FrontPoses), pose =>
     {
-        var figure = FigureDrawing.Of(pose, 100, "#1E7A70");
+        var figure = DrawnBody.Of(pose, 100, "#1E7A70");
         var places = figure.Shapes.Where(s => s.Path.Length > 0).SelectMany(s => Along(s.Path)).ToList();
         Assert.InRange(places.Min(p => p.X), figure.Left - 6, figure.Right);
         Assert.InRange(places.Max(p => p.X), figure.Left, figure.Right + 6);
         Assert.InRange(places.Min(p => p.Y), figure.Top - 3, 0);
-        Assert.InRange(places.Max(p => p.Y), -50, 4);
+
+        // Looked at from above, what lies ahead of the hip stands lower in the picture than the ground under it.
+        Assert.InRange(places.Max(p => p.Y), -50, pose is FrontPose { Camera: not (0, 0) } ? 9 : 4);
 
         // Closed outlines end where they began, however the numbers were rounded.
         Assert.All(figure.Shapes.SelectMany(s => s.Path.Split('M', StringSplitOptions.RemoveEmptyEntries)).Where(p => p.EndsWith('z') && !p.Contains('a')), p =>
@@ -66,11 +68,31 @@ public partial class FigureTests
         Assert.Equal((6.27, -265.61), right.At(right.Figure.Head) is var (x, y) ? (Math.Round(x, 1) == 6.3 ? 6.27 : x, Math.Round(y, 2)) : default);
     }
 
+    [Fact]
+    public void From_the_front_what_is_behind_is_stone_and_a_raised_leg_lies_over_the_other()
+    {
+        var run = FrontDrawing.Of((FrontPose)PoseBook.Any("run, arms along the line")!, 200, "#1E7A70");
+        Assert.Equal(["#14202B", "#1E7A70", "#14202B", "#14202B", "#14202B", "none", "none", "#14202B", "#14202B"], run.Shapes.Select(s => s.Fill));
+        Assert.Equal([0, 1.5, 1.5, 1.5, 0, 0, 0, 1.5, 1.5], run.Shapes.Select(s => Math.Round(s.Keyline, 2)));
+        var carioca = FrontDrawing.Of((FrontPose)PoseBook.Any("carioca, across behind")!, 64, "#1E7A70", FigureTone.Fault);
+        Assert.Equal(["#857C68", "#4A565F", "#B9B19D", "#4A565F", "#4A565F", "#4A565F"], carioca.Shapes.Select(s => s.Fill));
+
+        // What a point names is where it is on this body: the knee of the lifted leg, the foot that stands.
+        Assert.Equal(run.PartNamed("Knee up"), run.PartNamed("knees"));
+        Assert.True(run.PartNamed("Knee up")!.Value.X > 0 && run.PartNamed("Quick feet")!.Value.Y > -30);
+        Assert.True(run.PartNamed("Tall")!.Value.Y < run.PartNamed("Chest up")!.Value.Y && run.PartNamed("Chest up")!.Value.Y < run.PartNamed("Hips level")!.Value.Y);
+        Assert.Null(run.PartNamed("Breathe"));
+    }
+
     // Marks of the faults: what the drawn angles differ by.
     [Theory]
     [InlineData("leaning back", "14°")]
     [InlineData("toe hangs down", "18°")]
     [InlineData("popping up early", "37°")]
+    [InlineData("knees fall in", "14 cm")]
+    [InlineData("hip drops", "14°")]
+    [InlineData("arms across the body", "12 cm")]
+    [InlineData("trunk falls outside", "14°")]
     public void A_fault_is_marked_with_its_figure(string name, string words)
     {
         var fault = PoseBook.Fault(name)!;
@@ -107,7 +129,7 @@ public partial class FigureTests
         Assert.Equal("svg", picture.Root!.Name.LocalName);
         Assert.InRange(picture.Descendants().Count(e => e.Name.LocalName == "path"), 6, 12);
         Assert.DoesNotContain(picture.Descendants(), e => e.Name.LocalName is "script" or "style" or "image");
-        Assert.Contains("side shuffle", (await coach.PageAsync("/Drills?q=shuffle")).QuerySelectorAll(".drill-cell:has(.glyph) .drill-name").Select(n => n.TextContent));
+        Assert.Contains("side shuffle", (await coach.PageAsync("/Drills?q=shuffle")).QuerySelectorAll(".drill-cell:has(img) .drill-name").Select(n => n.TextContent));
 
         var drill = await coach.PageAsync("/Drills/A-skip");
         Assert.Equal("Thigh to hip height", drill.QuerySelectorAll("svg.figures text")[0].TextContent);
@@ -122,10 +144,14 @@ public partial class FigureTests
         Assert.Equal("0.8", moving.Root!.Attribute("data-seconds")!.Value);
         Assert.NotEqual(frames[3].Elements().First().ToString(), frames[9].Elements().First().ToString());
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/carioca?handler=Moving")).Code);
-        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/carioca?handler=Picture")).Code);
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/scorpion?handler=Picture")).Code);
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills?handler=Pose&name=flying")).Code);
         Assert.Equal(HttpStatusCode.OK, (await coach.GetAsync("/Drills?handler=Pose&name=stop")).Code);
-        Assert.Empty((await coach.PageAsync("/Drills/carioca")).QuerySelectorAll("svg.figures"));
+        Assert.Empty((await coach.PageAsync("/Drills/scorpion")).QuerySelectorAll("svg.figures"));
+
+        // What goes sideways is seen from the front, in a row like the others, and its fault beside what is right.
+        Assert.Equal(2, (await coach.PageAsync("/Drills/carioca")).QuerySelector("section svg.figures[role=img]")!.QuerySelectorAll("g[transform]").Length);
+        Assert.Contains("14 cm", (await coach.PageAsync("/Drills/lateral%20jump")).QuerySelector(".fault-pair")!.TextContent, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -138,7 +164,7 @@ public partial class FigureTests
         Assert.Equal("1  hop", (await coach.PageAsync("/Drills/quay%20hop")).QuerySelector("svg.figures text")!.TextContent.Replace('\u00a0', ' '));
         var form = await coach.PageAsync("/Drills/Edit?of=quay%20hop");
         Assert.Equal("hop", form.QuerySelector("[name='Input.Pose'][checked]")!.GetAttribute("value"));
-        Assert.Equal(PoseBook.Poses.Count() + 1, form.QuerySelectorAll("[name='Input.Pose']").Length);
+        Assert.Equal(PoseBook.Poses.Count() + PoseBook.FrontPoses.Count() + 1, form.QuerySelectorAll("[name='Input.Pose']").Length);
 
         // What has several positions keeps them when something else is changed, with what stands beside them.
         var wall = await coach.PageAsync("/Drills/Edit?of=wall%20switch%20two");

@@ -50,6 +50,10 @@ public enum Support
     HipHeight,
 }
 
+/// <summary>A position of the body.</summary>
+/// <param name="Name">What it is called.</param>
+public abstract record BodyPose(string Name);
+
 /// <summary>One position of the body seen from its right side, as joint angles in degrees. Set by eye, common practice, not measured.</summary>
 /// <param name="Name">What it is called.</param>
 /// <param name="Trunk">Lean of the line hip to shoulder from upright, forward positive; past 90 the shoulders are below the hips.</param>
@@ -60,7 +64,7 @@ public enum Support
 /// <param name="FarArm">The other arm.</param>
 /// <param name="Support">What rests on the ground.</param>
 /// <param name="Lift">Clear air under it, as a share of stature.</param>
-public sealed record Pose(string Name, double Trunk, double Neck, LegAngles Near, LegAngles Far, ArmAngles NearArm, ArmAngles FarArm, Support Support, double Lift)
+public sealed record Pose(string Name, double Trunk, double Neck, LegAngles Near, LegAngles Far, ArmAngles NearArm, ArmAngles FarArm, Support Support, double Lift) : BodyPose(Name)
 {
     /// <summary>Height of the hip centre where the support is that, as a share of stature.</summary>
     public double HipHeight { get; init; }

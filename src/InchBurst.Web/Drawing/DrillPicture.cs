@@ -8,7 +8,7 @@ namespace InchBurst.Web.Drawing;
 /// <param name="X">Where its hip stands, in px from the left.</param>
 /// <param name="Figure">The body.</param>
 /// <param name="Props">What is drawn beside it.</param>
-public sealed record PlacedFigure(double X, FigureDrawing Figure, IReadOnlyList<FigureLine> Props);
+public sealed record PlacedFigure(double X, DrawnBody Figure, IReadOnlyList<FigureLine> Props);
 
 /// <summary>Bodies on one ground line, left to right.</summary>
 /// <param name="Width">Width in px.</param>
@@ -24,30 +24,30 @@ public sealed record DrillPicture(double Width, double Height, double GroundY, I
 
     /// <summary>The picture a drill is known by: its first position; null where none shows it.</summary>
     /// <param name="exercise">The exercise.</param>
-    public static DrillPicture? Known(Exercise exercise) => exercise.Poses.Select(PoseBook.Find).OfType<Pose>().Take(1).ToList() is { Count: 1 } first ? Of(first, exercise.Props, exercise.Kind, KnownStature) : null;
+    public static DrillPicture? Known(Exercise exercise) => exercise.Poses.Select(PoseBook.Any).OfType<BodyPose>().Take(1).ToList() is { Count: 1 } first ? Of(first, exercise.Props, exercise.Kind, KnownStature) : null;
 
     /// <summary>Its positions in a row on one ground; null where none shows it.</summary>
     /// <param name="exercise">The exercise.</param>
     /// <param name="stature">Height of the body in px.</param>
     /// <param name="most">Positions at most.</param>
-    public static DrillPicture? Row(Exercise exercise, double stature, int most) => exercise.Poses.Select(PoseBook.Find).OfType<Pose>().Take(most).ToList() is { Count: > 0 } poses ? Of(poses, exercise.Props, exercise.Kind, stature) : null;
+    public static DrillPicture? Row(Exercise exercise, double stature, int most) => exercise.Poses.Select(PoseBook.Any).OfType<BodyPose>().Take(most).ToList() is { Count: > 0 } poses ? Of(poses, exercise.Props, exercise.Kind, stature) : null;
 
     /// <summary>Positions in a row on one ground.</summary>
     /// <param name="poses">The positions, at least one.</param>
     /// <param name="props">What is drawn beside each body.</param>
     /// <param name="kind">Kind of work, whose hue the shirt has.</param>
     /// <param name="stature">Height of the body in px.</param>
-    public static DrillPicture Of(IReadOnlyList<Pose> poses, IReadOnlyList<string> props, WorkKind kind, double stature)
+    public static DrillPicture Of(IReadOnlyList<BodyPose> poses, IReadOnlyList<string> props, WorkKind kind, double stature)
     {
         var hue = KindLook.Of(kind).Hue;
-        var figures = poses.Select(p => FigureDrawing.Of(p, stature, hue)).ToList();
+        var figures = poses.Select(p => DrawnBody.Of(p, stature, hue)).ToList();
 
         // As high and as wide as what is drawn, so that nothing is cut off and no air is left over it.
         var ground = Math.Ceiling(Math.Max(stature * 0.5, figures.Max(f => -f.Top)) + Under);
         var widest = Math.Ceiling(Math.Max(stature * Narrowest, figures.Max(f => f.Right - f.Left) + (2 * Under)) + (props.Count > 0 ? stature * PropRoom : 0));
         return new(
             widest * figures.Count, ground + Under, ground,
-            [.. figures.Select((f, i) => new PlacedFigure(Math.Round((widest * (i + 0.5)) - ((f.Left + f.Right) / 2), 2), f, [.. props.Distinct().SelectMany(p => PropDrawing.Of(p, props.Count(x => x == p), f, stature, hue))]))]);
+            [.. figures.Select((f, i) => new PlacedFigure(Math.Round((widest * (i + 0.5)) - ((f.Left + f.Right) / 2), 2), f, f is FigureDrawing side ? [.. props.Distinct().SelectMany(p => PropDrawing.Of(p, props.Count(x => x == p), side, stature, hue))] : []))]);
     }
 
     private const double Narrowest = 0.7;
@@ -60,7 +60,7 @@ public sealed record DrillPicture(double Width, double Height, double GroundY, I
     /// <param name="pitch">Room for each in px.</param>
     public static DrillPicture Pair(DrawnFault fault, string hue, double stature, double pitch)
     {
-        FigureDrawing[] both = [FigureDrawing.Of(fault.Wrong, stature, hue, FigureTone.Fault), FigureDrawing.Of(fault.Right, stature, hue)];
+        DrawnBody[] both = [DrawnBody.Of(fault.Wrong, stature, hue, FigureTone.Fault), DrawnBody.Of(fault.Right, stature, hue)];
         var ground = Math.Ceiling(Math.Max(stature * 1.12, both.Max(f => -f.Top) + Under));
         return new(pitch * 2, ground + Under, ground, [.. both.Select((f, i) => new PlacedFigure(Math.Round((pitch * (i + 0.5)) - ((f.Left + f.Right) / 2), 2), f, []))]);
     }

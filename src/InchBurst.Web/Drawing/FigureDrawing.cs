@@ -3,33 +3,11 @@ using InchBurst.Core.Movement;
 
 namespace InchBurst.Web.Drawing;
 
-/// <summary>How a drawn body is coloured.</summary>
-public enum FigureTone
-{
-    /// <summary>As it should be: ink, with the shirt in the hue of the kind of work.</summary>
-    Right,
-
-    /// <summary>With a fault: greyed.</summary>
-    Fault,
-}
-
-/// <summary>A shape of the drawn body: its path, its fill, and how wide a line in the colour of the ground runs around it; a line of its own where there is no fill.</summary>
-public sealed record FigureShape(string Path, string Fill, double Keyline, double LineWidth = 0);
-
-/// <summary>A mark beside the drawn body: a line, dashed or not.</summary>
-public sealed record FigureLine(string Path, string Colour, double Width, string? Dashes = null);
-
-/// <summary>The body in a position as shapes in the order they are drawn, on a ground at y 0 of its own picture.</summary>
-public sealed class FigureDrawing
+/// <summary>The body seen from its right side, as shapes.</summary>
+public sealed class FigureDrawing : DrawnBody
 {
     /// <summary>The ground bodies stand on.</summary>
     public const string Paper = "#F5F1E6";
-
-    private const string Ink = "#14202B";
-    private const string Ink2 = "#4A565F";
-    private const string Step = "#857C68";
-    private const string GreyShirt = "#B9B19D";
-    private const double ShoeLinesFrom = 90;
 
     // Outlines by Drillis and Contini's lengths, drawn: along the segment, to its front, to its back.
     private static readonly (double T, double Front, double Back)[] Thigh = [(-0.06, 0.040, 0.046), (0.06, 0.050, 0.056), (0.22, 0.054, 0.056), (0.45, 0.052, 0.046), (0.68, 0.043, 0.036), (0.86, 0.0365, 0.0325), (1.0, 0.024, 0.024)];
@@ -43,32 +21,18 @@ public sealed class FigureDrawing
     private static readonly (double T, double Front, double Back)[] Shirt = [(0.030, 0.052, 0.060), (0.075, 0.050, 0.049), (0.12, 0.0485, 0.0435), (0.165, 0.055, 0.050), (0.205, 0.065, 0.059), (0.245, 0.065, 0.063), (0.28, 0.051, 0.060), (0.303, 0.028, 0.048), (0.316, 0.004, 0.028)];
     private static readonly (double T, double Front, double Back)[] Shorts = [(-0.055, 0.018, 0.030), (-0.035, 0.040, 0.056), (-0.005, 0.052, 0.068), (0.025, 0.054, 0.066), (0.046, 0.0525, 0.058)];
 
-    private readonly double stature;
-    private readonly string hue;
-    private readonly FigureTone tone;
-
     private FigureDrawing(SideFigure figure, double stature, string hue, FigureTone tone)
+        : base(stature, hue, tone)
     {
-        (Figure, this.stature, this.hue, this.tone) = (figure, stature, hue, tone);
-        var spots = Everything().ToList();
-        (Left, Right, Top) = (spots.Min(s => s.X) * stature, spots.Max(s => s.X) * stature, -spots.Max(s => s.Y) * stature);
-        Shapes = [.. Draw()];
+        Figure = figure;
+        Draw([.. Everything()], Parts());
     }
 
     /// <summary>The joints.</summary>
     public SideFigure Figure { get; }
 
-    /// <summary>Least x of the body, the hip being 0, in px.</summary>
-    public double Left { get; }
-
-    /// <summary>Greatest x, in px.</summary>
-    public double Right { get; }
-
-    /// <summary>Least y, the ground being 0, in px.</summary>
-    public double Top { get; }
-
-    /// <summary>The shapes in their order.</summary>
-    public IReadOnlyList<FigureShape> Shapes { get; }
+    /// <inheritdoc />
+    public override BodyPose Position => Figure.Pose;
 
     /// <summary>A body in a position.</summary>
     /// <param name="pose">The position.</param>
@@ -77,8 +41,8 @@ public sealed class FigureDrawing
     /// <param name="tone">How it is coloured.</param>
     public static FigureDrawing Of(Pose pose, double stature, string hue, FigureTone tone = FigureTone.Right) => new(SideFigure.Of(pose), stature, hue, tone);
 
-    /// <summary>A place of the body in px of the picture.</summary>
-    public (double X, double Y) At(Spot spot) => (Math.Round(spot.X * stature, 2), Math.Round(-spot.Y * stature, 2));
+    /// <inheritdoc />
+    public override (double X, double Y)? PartNamed(string text) => BodyPart.Named(text, Figure) is { } spot ? At(spot) : null;
 
     private IEnumerable<Spot> Everything() =>
     [
@@ -86,22 +50,20 @@ public sealed class FigureDrawing
         .. new[] { new Spot(-1, 0), new(1, 0), new(0, 1) }.Select(d => Figure.Head + (d * Segments.Head)), .. TrunkOutline(Shirt), .. TrunkOutline(Shorts),
     ];
 
-    private IEnumerable<FigureShape> Draw()
+    private IEnumerable<FigureShape> Parts()
     {
-        var body = tone == FigureTone.Right ? Ink : Ink2;
-        var key = Math.Max(stature < ShoeLinesFrom ? 1.15 : 1.3, 0.0075 * stature);
         yield return new(Arm(Figure.FarArm), Step, 0);
         yield return new(Leg(Figure.Far), Step, 0);
         yield return Shoe(Figure.Far);
-        yield return new(Limb(Figure.Neck - (Figure.Along * 0.02), Figure.Head, NeckOutline) + Disc(Figure.Head, Segments.Head), body, 0);
-        yield return new(Closed(TrunkOutline(Shirt)), tone == FigureTone.Right ? hue : GreyShirt, key);
-        yield return new(Leg(Figure.Near) + Closed(TrunkOutline(Shorts)), body, key);
+        yield return new(Limb(Figure.Neck - (Figure.Along * 0.02), Figure.Head, NeckOutline) + Disc(Figure.Head, Segments.Head), BodyColour, 0);
+        yield return new(Closed(TrunkOutline(Shirt)), ShirtColour, Keyline);
+        yield return new(Leg(Figure.Near) + Closed(TrunkOutline(Shorts)), BodyColour, Keyline);
         yield return Shoe(Figure.Near);
-        yield return new(Arm(Figure.NearArm), body, key);
+        yield return new(Arm(Figure.NearArm), BodyColour, Keyline);
     }
 
     // A line over the sole, in the colour of the ground, from a size at which it is seen.
-    private FigureShape Shoe(LegSpots leg) => stature < ShoeLinesFrom ? new("", "none", 0) : new(Curve(leg.Sole, false), "none", 0, Math.Max(0.9, 0.0045 * stature));
+    private FigureShape Shoe(LegSpots leg) => SoleLine == 0 ? new("", "none", 0) : new(Curve(leg.Sole, false), "none", 0, SoleLine);
 
     private string Leg(LegSpots leg) => Limb(leg.Hip, leg.Knee, Thigh) + Limb(leg.Knee, leg.Ankle, Shank) + Disc(leg.Knee, 0.0335) + Disc(leg.Ankle, 0.0195) + Closed(leg.Foot) + Closed(leg.Toes);
 
@@ -125,47 +87,22 @@ public sealed class FigureDrawing
         return [.. outline.Select(o => At(o.T, o.Front + (FrontShare * Bow(o.T)))), .. outline.Reverse().Select(o => At(o.T, Bow(o.T) - o.Back))];
     }
 
-    private string Disc(Spot at, double radius)
+    /// <inheritdoc />
+    public override (FigureLine Line, string Words, (double X, double Y) At)? MarkOf(DrawnFault fault)
     {
-        var ((x, y), r) = (At(at), radius * stature);
-        return string.Create(CultureInfo.InvariantCulture, $"M{x - r:0.##} {y:0.##}a{r:0.##} {r:0.##} 0 1 1 {2 * r:0.##} 0a{r:0.##} {r:0.##} 0 1 1 {-2 * r:0.##} 0Z");
-    }
-
-    private string Closed(IReadOnlyList<Spot> spots) => Curve(spots, true);
-
-    // A smooth curve through points (Catmull and Rom), all outlines turning the same way round so that none makes a hole in another.
-    private string Curve(IReadOnlyList<Spot> spots, bool closed)
-    {
-        var at = spots.Select(At).ToList();
-        if (closed && at.Select((p, i) => (p.X * at[(i + 1) % at.Count].Y) - (at[(i + 1) % at.Count].X * p.Y)).Sum() < 0)
+        if (fault.Right is not Pose should)
         {
-            at.Reverse();
+            return null;
         }
 
-        (double X, double Y) Get(int i) => closed ? at[(i + at.Count) % at.Count] : at[Math.Clamp(i, 0, at.Count - 1)];
-        var pen = new ShortPath(stature < ShoeLinesFrom ? 1 : 2);
-        pen.Move(at[0]);
-        for (var i = 0; i < (closed ? at.Count : at.Count - 1); i++)
-        {
-            var (before, from, to, after) = (Get(i - 1), Get(i), Get(i + 1), Get(i + 2));
-            pen.Curve((from.X + ((to.X - before.X) / 6), from.Y + ((to.Y - before.Y) / 6)), (to.X - ((after.X - from.X) / 6), to.Y - ((after.Y - from.Y) / 6)), to);
-        }
-
-        return pen + (closed ? "z" : "");
-    }
-
-    /// <summary>The line that shows a fault, with its figure in words; null where the drawing alone shows it.</summary>
-    /// <param name="fault">The fault this body has.</param>
-    public (FigureLine Line, string Words, (double X, double Y) At)? MarkOf(DrawnFault fault)
-    {
-        var right = SideFigure.Of(fault.Right);
-        var (leg, should) = fault.OnFar ? (Figure.Far, right.Far) : (Figure.Near, right.Near);
-        (FigureLine, string, (double X, double Y))? Line(Spot from, Spot to, double degrees, Spot at) => (new(Straight(from, to), Ink, 1.5, "4 3"), $"{Math.Abs(Math.Round(degrees))}°", At(at));
+        var right = SideFigure.Of(should);
+        var (leg, ought) = fault.OnFar ? (Figure.Far, right.Far) : (Figure.Near, right.Near);
+        (FigureLine, string, (double X, double Y))? Line(Spot from, Spot to, double degrees, Spot at) => Mark(from, to, $"{Math.Abs(Math.Round(degrees))}°", at);
         return fault.Mark switch
         {
-            FaultMark.Lean => Line(Figure.Hip, Figure.Hip + new Spot(0, 0.42), Figure.Pose.Trunk - (Math.Abs(fault.Right.Trunk) > 10 ? fault.Right.Trunk : 0), Figure.Hip + new Spot(Figure.Pose.Trunk > 0 ? -0.06 : 0.03, 0.40)),
+            FaultMark.Lean => Line(Figure.Hip, Figure.Hip + new Spot(0, 0.42), Figure.Pose.Trunk - (Math.Abs(should.Trunk) > 10 ? should.Trunk : 0), Figure.Hip + new Spot(Figure.Pose.Trunk > 0 ? -0.06 : 0.03, 0.40)),
             FaultMark.Sole => Line(leg.Heel, leg.Heel + new Spot(0.26, 0), leg.SoleDegrees, leg.Heel + new Spot(0.17, 0.04)),
-            FaultMark.Thigh => Line(leg.Hip, leg.Hip + new Spot(should.Knee.X - should.Hip.X, should.Knee.Y - should.Hip.Y), leg.ThighDegrees - should.ThighDegrees, leg.Hip + new Spot(0.30, 0.02)),
+            FaultMark.Thigh => Line(leg.Hip, leg.Hip + new Spot(ought.Knee.X - ought.Hip.X, ought.Knee.Y - ought.Hip.Y), leg.ThighDegrees - ought.ThighDegrees, leg.Hip + new Spot(0.30, 0.02)),
             FaultMark.Reach => Line(Figure.Hip, new(Figure.Hip.X, 0), BodyAngles.FromDown(Figure.Hip, leg.Ankle), new(-0.13, 0.10)),
             FaultMark.Knee or FaultMark.Dull => Line(leg.Hip, leg.Hip + ((leg.Knee - leg.Hip) * 1.9), BodyAngles.FromDown(leg.Hip, leg.Knee) - leg.ShankDegrees, leg.Knee + new Spot(0.07, 0.02)),
             FaultMark.Low => Line(new(-0.22, right.Hip.Y), new(0.22, right.Hip.Y), 0, new(0.16, right.Hip.Y + 0.02)) is var (line, _, at) ? (line, $"{Math.Round((right.Hip.Y - Figure.Hip.Y) * CentimetresTall)} cm", at) : null,
@@ -176,10 +113,4 @@ public sealed class FigureDrawing
 
     // Lengths are told for an athlete of this height in cm.
     private const double CentimetresTall = 174;
-
-    private string Straight(Spot from, Spot to)
-    {
-        var (a, b) = (At(from), At(to));
-        return string.Create(CultureInfo.InvariantCulture, $"M{a.X:0.##} {a.Y:0.##}L{b.X:0.##} {b.Y:0.##}");
-    }
 }

@@ -42,17 +42,17 @@ public sealed record MovementRow(DrillPicture Picture, IReadOnlyList<PointLeader
         foreach (var (point, i) in exercise.Points.Select((p, i) => (p, i)))
         {
             var at = placed[i % count];
-            if (BodyPart.Named(point, at.Figure.Figure) is not { } spot)
+            if (at.Figure.PartNamed(point) is not { } place)
             {
                 left.Add(point);
                 continue;
             }
 
-            var (x, y) = at.Figure.At(spot);
+            var (x, y) = place;
             leaders.Add(new((Math.Round(at.X + x, 1), Math.Round(tight.GroundY + y, 1)), (Math.Round((pitch * (i % count)) + (tight.Width / count) + Gap, 1), 0), Wrapped(point)));
         }
 
-        return new(picture, [.. leaders.GroupBy(l => l.To.X).SelectMany(g => Stacked([.. g.OrderBy(l => l.From.Y)], tight.GroundY))], [.. placed.Select((f, i) => (Math.Round(f.X, 1), f.Figure.Figure.Pose.Name))], left);
+        return new(picture, [.. leaders.GroupBy(l => l.To.X).SelectMany(g => Stacked([.. g.OrderBy(l => l.From.Y)], tight.GroundY))], [.. placed.Select((f, i) => (Math.Round(f.X, 1), f.Figure.Position.Name))], left);
     }
 
     // Words stand at the height of what they speak of, pushed apart where they would lie over each other, and above the ground.

@@ -177,7 +177,7 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
             Effort = Input.Effort,
             Movement = Input.Movement,
             Load = load,
-            Poses = Input.Pose == AsItIs ? before?.Poses ?? [] : PoseBook.Find(Input.Pose ?? "") is { } pose ? [pose.Name] : [],
+            Poses = Input.Pose == AsItIs ? before?.Poses ?? [] : PoseBook.Any(Input.Pose ?? "") is { } pose ? [pose.Name] : [],
             Props = before is not null && From(before).Pose == Input.Pose ? before.Props : [],
             Stops = Input.Stops,
             EachSide = Input.EachSide,

@@ -28,12 +28,12 @@ public sealed class IndexModel(ExerciseCatalogue catalogue, CatalogueBook book) 
     public static string PictureOf(Exercise exercise) => $"/Drills/{Uri.EscapeDataString(exercise.Name)}?handler=Picture&v={Program}{Uri.EscapeDataString($"{exercise.Kind}{exercise.Poses[0]}{exercise.Props.Count}")}";
 
     /// <summary>Address of the picture of a position.</summary>
-    public static string PoseOf(Pose pose) => $"/Drills?handler=Pose&name={Uri.EscapeDataString(pose.Name)}&v={Program}";
+    public static string PoseOf(BodyPose pose) => $"/Drills?handler=Pose&name={Uri.EscapeDataString(pose.Name)}&v={Program}";
 
     /// <summary>The picture of a position; kept by the browser, since its address changes with the program.</summary>
     public IActionResult OnGetPose(string? name)
     {
-        if (PoseBook.Find(name ?? "") is not { } pose)
+        if (PoseBook.Any(name ?? "") is not { } pose)
         {
             return NotFound();
         }
