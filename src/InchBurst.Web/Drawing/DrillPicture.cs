@@ -64,4 +64,15 @@ public sealed record DrillPicture(double Width, double Height, double GroundY, I
         var ground = Math.Ceiling(Math.Max(stature * 1.12, both.Max(f => -f.Top) + Under));
         return new(pitch * 2, ground + Under, ground, [.. both.Select((f, i) => new PlacedFigure(Math.Round((pitch * (i + 0.5)) - ((f.Left + f.Right) / 2), 2), f, []))]);
     }
+
+    /// <summary>A fault alone, as a tile shows it.</summary>
+    /// <param name="fault">The fault.</param>
+    /// <param name="stature">Height of the body in px.</param>
+    public static DrillPicture Alone(DrawnFault fault, double stature)
+    {
+        var body = DrawnBody.Of(fault.Wrong, stature, "", FigureTone.Fault);
+        var ground = Math.Ceiling(Math.Max(stature, -body.Top) + Under);
+        var width = Math.Ceiling(Math.Max(stature, body.Right - body.Left + (2 * Under)));
+        return new(width, ground + 2, ground, [new(Math.Round((width / 2) - ((body.Left + body.Right) / 2), 2), body, [])]);
+    }
 }
