@@ -175,4 +175,23 @@ public partial class FigureTests
         Assert.Equal(["1  wall hold", "2  wall switch"], (await coach.PageAsync("/Drills/wall%20switch%20two")).QuerySelectorAll("section svg.figures").First().QuerySelectorAll("text").Select(t => t.TextContent.Replace('\u00a0', ' ')).Where(t => char.IsDigit(t[0])));
         Assert.Contains("M", await coach.TextAsync("/Drills/wall%20switch%20two?handler=Picture"), StringComparison.Ordinal);
     }
+
+    [Fact]
+    public async Task The_card_and_the_tiles_trackside_show_what_is_meant()
+    {
+        await using var house = await TestHouse.OpenAsync(demo: true);
+        var coach = await house.CoachAsync();
+        var lines = (await coach.PageAsync("/Sessions/49/Card")).QuerySelectorAll(".card-lines li").DistinctBy(l => l.QuerySelector("b")!.TextContent).ToDictionary(l => l.QuerySelector("b")!.TextContent, l => l.QuerySelectorAll("svg.drill-figure-own").Length);
+        Assert.Equal(1, lines["Ankle dribble"]);
+        Assert.Contains(lines, l => l.Value == 0);
+
+        const string live = "/Sessions/49/Trackside";
+        await coach.PostAsync(live, live + "?handler=Start", [.. (await coach.PageAsync(live)).QuerySelectorAll("[name=here][checked]").Select(h => ("here", h.GetAttribute("value")!))]);
+        var tiles = (await coach.PageAsync(live + "?line=5")).QuerySelectorAll(".t-tile");
+        var reached = tiles.Single(t => t.QuerySelector("b")!.TextContent == "Reached in front").QuerySelector("svg.t-fault")!;
+        Assert.Equal("true", reached.GetAttribute("aria-hidden"));
+        Assert.Contains(reached.QuerySelectorAll("path"), p => p.GetAttribute("stroke-dasharray") == "4 3");
+        Assert.Empty(reached.QuerySelectorAll("text"));
+        Assert.Null(tiles.Single(t => t.QuerySelector("b")!.TextContent == "Slipped").QuerySelector("svg"));
+    }
 }
