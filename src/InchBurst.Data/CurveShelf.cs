@@ -27,6 +27,10 @@ public sealed class CurveShelf
     /// <summary>Forgets everything, for when the whole file was changed.</summary>
     public void ForgetAll()
     {
+        // First what curves are made of, so that none is made of old runs after it was forgotten.
+        Times.ForgetAll();
+        CurveRuns.ForgetAll();
+        Traced.ForgetAll();
         bests.Clear();
         lock (gate)
         {
@@ -36,9 +40,6 @@ public sealed class CurveShelf
             counts.Clear();
         }
 
-        Times.ForgetAll();
-        CurveRuns.ForgetAll();
-        Traced.ForgetAll();
         taus.Clear();
         loads.Clear();
         costs = null;
@@ -146,6 +147,9 @@ public sealed class CurveShelf
     /// <summary>Forgets an athlete of whom a run of a day changed.</summary>
     public void Forget(int athleteId, DateOnly day)
     {
+        Times.Forget(athleteId, day);
+        CurveRuns.Forget(athleteId, day);
+        Traced.Forget(athleteId, day);
         bests.TryRemove(athleteId, out _);
         lock (gate)
         {
@@ -155,9 +159,6 @@ public sealed class CurveShelf
             counts.Remove(athleteId);
         }
 
-        Times.Forget(athleteId, day);
-        CurveRuns.Forget(athleteId, day);
-        Traced.Forget(athleteId, day);
         if (loads.TryGetValue(athleteId, out var own))
         {
             // What was run on other days stands.

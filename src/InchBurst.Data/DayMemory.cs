@@ -25,7 +25,7 @@ public sealed class DayMemory<T>(Func<T, DateOnly> dayOf, int enough = int.MaxVa
         Dictionary<int, (Known? Known, (long, long) Then)> before;
         lock (gate)
         {
-            before = athletes.ToDictionary(a => a, a => (known.TryGetValue(a, out var found) && found.From <= from ? found : null, Stamp(a)));
+            before = athletes.Distinct().ToDictionary(a => a, a => (known.TryGetValue(a, out var found) && found.From <= from ? found : null, Stamp(a)));
         }
 
         List<int> changed = [.. before.Where(b => b.Value.Known?.Changed.Count > 0).Select(b => b.Key)];

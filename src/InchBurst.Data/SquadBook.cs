@@ -150,6 +150,7 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, SchoolBook schools, T
         var today = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         return shelf.CurvesAsync(athletes, today, async unknown =>
         {
+            // What is dated ahead is remembered too, for the day it counts.
             var oldest = today.AddDays(-StandingCurve.OldestDays);
             var runs = await shelf.CurveRuns.GetAsync(unknown, oldest, async (asked, days) =>
             {
@@ -158,17 +159,17 @@ public sealed class SquadBook(ClubDb db, CurveShelf shelf, SchoolBook schools, T
                 {
                     foreach (var athlete in asked)
                     {
-                        found.AddRange(await LatestAsync(ForCurve([athlete], oldest, today), StandingCurve.LatestRuns + SpareRuns, cancel));
+                        found.AddRange(await LatestAsync(ForCurve([athlete], oldest, DateOnly.MaxValue), StandingCurve.LatestRuns + SpareRuns, cancel));
                     }
                 }
                 else
                 {
-                    found.AddRange(await ForCurve(asked, oldest, today).Where(r => days.Contains(r.Day)).ToListAsync(cancel));
+                    found.AddRange(await ForCurve(asked, oldest, DateOnly.MaxValue).Where(r => days.Contains(r.Day)).ToListAsync(cancel));
                 }
 
                 return found.ToLookup(r => r.AthleteId, r => r.ToLogged());
             });
-            var traced = await shelf.Traced.GetAsync(unknown, oldest, async (asked, days) => await TraceBook.CurvesAsync(db, asked, oldest, today, cancel));
+            var traced = await shelf.Traced.GetAsync(unknown, oldest, async (asked, days) => await TraceBook.CurvesAsync(db, asked, oldest, DateOnly.MaxValue, cancel));
             return unknown.ToDictionary(a => a, a => StandingCurve.Of(runs[a], today, traced[a]));
         });
     }
