@@ -291,7 +291,7 @@ public static partial class PlanText
     private static partial Regex LoadedThenFree();
 
     // broad jump to 10 m sprint x 5
-    [GeneratedRegex(@"^\s*(?<jump>[\p{L}][\p{L}' -]*?)\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:sprint\s+)?(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel|start)?\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?<jump>[\p{L}][\p{L}' -]*?)\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel))\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex JumpThenSprint();
 
     [GeneratedRegex(@"^\s*,?\s*(?:rest\s*)?(?<in>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*[/,]\s*(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
