@@ -11,13 +11,11 @@ public static partial class LineHabits
     [
         // Whole ways of writing a line.
         Of(@"(?<=\d\s*)ys?(?![\p{L}\d'])", " yd", "6x40y, 3min", "6 x 40 yd rest 3:00"),
-        Of(@"(?<=\d\s*" + U + @"\s*)[;|]\s*(" + Time + @")\s*[;|]\s*(" + Time + @")\s*$", " rest $1/$2", "3 x 3 x 20 m; 1 min; 4 min", "3 x 3 x 20 m rest 1:00/4:00"),
-        Of(@"(?<=\d\s*" + U + @"[^;]*)[;|]\s*(" + Time + @")\s*$", " rest $1", "5 x 30 m; 3 min", "5 x 30 m rest 3:00"),
         Of(@"(?<=\d\s*" + U + @"\s*)\s-\s(?=(?:rest|recovery|full|walk|with|from|at|for|r)" + E + ")", ", ", "4 × 25 metres — rest 2:30", "4 x 25 m rest 2:30"),
         Of(@"(?<=x\s?\d{1,2})\s-\s(?=" + Time + ")", ", ", "flying 30 x 3 - 6min", "3 x 30 build + 30 fly + 20 m slow rest 6:00"),
         Of(@"(?<=\d\s*(?:" + U + @"\s*)?)(?<!\+[^+]*)max(?:imum)?\s*,?\s*x\s*(\d{1,2})(?!\d)", "x $1 full ", "sprint 60 m max x 3 with 8min rest", "3 x 60 m full rest 8:00"),
         Of(@"^\s*(?:cool[ -]?down|warm[ -]?up|main(?:\s+set)?|speed|finisher|contrasts?|gears?|gear changes?)\s*[:-]\s*(?=\p{L}|\d)", "", "cool down: walk 5 min", "walk 5 min"),
-        Of(@"^\s*(\d{2,3})(?:(?:\s+|\s*[,-]\s*|\s*\+\s*)\1(?!\d)){1,9}\s*(" + U + @")?(?=\s*(?:$|@|at" + E + @"|,|rest|full|\d+\s*min))", "", "60 60 60 @ 95% 6 min", "3 x 60 m @95% rest 6:00") with { Make = m => $"{System.Text.RegularExpressions.Regex.Count(m.Value, @"\d+")} x {m.Groups[1].Value} {(m.Groups[2].Success ? m.Groups[2].Value : "m")}" },
+        Of(@"^\s*(\d{1,2}[05])(?:(?:\s+|\s*[,-]\s*|\s*\+\s*)\1(?!\d)){1,9}\s*(" + U + @")?(?=\s*(?:$|@|at" + E + @"|,|rest|full|\d+\s*min))", "", "60 60 60 @ 95% 6 min", "3 x 60 m @95% rest 6:00") with { Make = m => $"{System.Text.RegularExpressions.Regex.Count(m.Value, @"\d+")} x {m.Groups[1].Value} {(m.Groups[2].Success ? m.Groups[2].Value : "m")}" },
         Of(@"^(?!.*x)(.*\d\s*" + U + @"\s*)(?:at|@|:)?\s*((?:[5-9]\d|100)(?:\s*%?\s*[,/]\s*(?:[5-9]\d|100)){1,5})\s*%?\s*$", "", "gears: 30m at 80, 90, 95, 100", "4 x 30 m @80,90,95,100%") with { Make = m => $"{m.Groups[2].Value.Count(c => c is ',' or '/') + 1} x {m.Groups[1].Value} @{m.Groups[2].Value.Replace('/', ',').Replace("%", "", StringComparison.Ordinal)}%" },
         Of(@"(?<=" + B + @"fl(?:y|ying)\s*" + One + @".*)\(\s*(" + D + @"\s*(?:" + U + @")?)\s*(?:run[ -]?(?:up|in)|build(?:[ -]?up)?|lead[ -]?in|approach|in)\s*\)", " with $1 run-in, ", "fly 20s x 4 (30m build) 5 min", "4 x 30 build + 20 m fly rest 5:00"),
         Of(@"(?<=" + B + @"fl(?:y|ying|ys|ies)" + E + @".*)(?:with|w/|,)\s*(" + One + @")\s*in(?=\s*(?:$|,|;))", "with $1 run-in", "fly 10s w/ 20 in, x5", "5 x 20 build + 10 m fly"),

@@ -255,7 +255,7 @@ public static partial class PlanText
     // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each. A ladder of lengths is one run of each.
     private static string Unbracketed(string row, ShorthandContext context)
     {
-        if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { Kind: WorkKind.Jumps } jump)
+        if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { Does: Motion.Jump or Motion.Bound or Motion.Hop } jump)
         {
             // A jump and straight into a sprint are rounds of one each.
             return $"{(burst.Groups["n"].Success ? burst.Groups["n"].Value : "3")} rounds{(burst.Groups["rest"].Success ? " rest " + burst.Groups["rest"].Value : "")}: {jump.Name} 1 rep{(jump.EachSide ? " each side" : "")}; {burst.Groups["run"].Value}";

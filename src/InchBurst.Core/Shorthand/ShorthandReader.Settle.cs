@@ -150,7 +150,7 @@ internal sealed partial class ShorthandReader
                 CountedIn.Metres when eachSide && exercise.Does == Motion.Walk && number.Value <= MostBareReps => new CountShape(Whole(number, 1, 500, "The count")),
 
                 // So short a way is none for bounds and hops: they are contacts.
-                CountedIn.Metres when exercise.Kind == WorkKind.Jumps && number.Value <= MostBareContacts => new CountShape(Whole(number, 1, 500, "The count")),
+                CountedIn.Metres when exercise.Does is Motion.Jump or Motion.Bound or Motion.Hop && number.Value <= MostBareContacts => new CountShape(Whole(number, 1, 500, "The count")),
                 CountedIn.Seconds => throw Unitless(number, number.Value == Math.Floor(number.Value)),
                 null when exerciseName is not null => new CountShape(Whole(number, 1, 500, "The count")),
                 _ => new RunShape([new(Metres(number, context.DefaultUnit), SegmentRole.Run)]),
