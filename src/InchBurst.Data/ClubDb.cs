@@ -136,6 +136,8 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
 
     public DbSet<SpeedTrace> SpeedTraces => Set<SpeedTrace>();
 
+    public DbSet<FilmReading> FilmReadings => Set<FilmReading>();
+
     public DbSet<AthleteLink> AthleteLinks => Set<AthleteLink>();
 
     public DbSet<RunStretch> RunStretches => Set<RunStretch>();
@@ -233,6 +235,13 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
         {
             e.HasIndex(t => new { t.AthleteId, t.Day });
             e.HasQueryFilter(t => t.DeletedAt == null);
+        });
+        builder.Entity<FilmReading>(e =>
+        {
+            e.HasIndex(f => new { f.AthleteId, f.Day });
+            e.HasQueryFilter(f => f.DeletedAt == null);
+            e.Property(f => f.Version).IsConcurrencyToken();
+            e.HasOne(f => f.Run).WithMany().HasForeignKey(f => f.RunId).IsRequired(false);
         });
         builder.Entity<RunStretch>(e =>
         {

@@ -1,5 +1,6 @@
 using System.Runtime.InteropServices.JavaScript;
 using System.Runtime.Versioning;
+using InchBurst.Core.Film;
 using InchBurst.Core.Live;
 using InchBurst.Core.Load;
 using InchBurst.Core.Log;
@@ -52,6 +53,12 @@ internal static partial class Device
 
     [JSExport]
     internal static string ReadLine(string text) => reader!.Read(text);
+
+    [JSExport]
+    internal static string? FilmClip(double[] times, int width, int height) => FilmSight.ClipOf(times, width, height);
+
+    [JSExport]
+    internal static string Film(string marks, string frame, string phase) => FilmSight.Read(marks, frame, phase);
 
     [JSExport]
     internal static string Place(string digits, double expected) => DigitEntry.Place(digits, expected).Text;

@@ -15,7 +15,7 @@ public class FloorTests
         ["Units"],
         ["Plan"],
         ["Catalogue", "Sprint", "Movement"],
-        ["Shorthand", "School", "Load"],
+        ["Shorthand", "School", "Load", "Film"],
         ["Demand"],
         ["Rest"],
         ["Clock", "Log"],

@@ -33,6 +33,7 @@ public sealed class RoutesTests
         ["/Settings/Backup"] = "o",
         ["/Athletes/Data"] = "oc",
         ["/Athletes/Edit"] = "oc",
+        ["/Athletes/Film"] = "oc",
         ["/Athletes/Index"] = "oc",
         ["/Athletes/Lifts"] = "oc",
         ["/Athletes/Link"] = "oc",

@@ -553,6 +553,72 @@ namespace InchBurst.Data.Migrations
                     b.ToTable("DoneCommands");
                 });
 
+            modelBuilder.Entity("InchBurst.Data.Entities.FilmReading", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("AthleteId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Contact")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("ContactWithin")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Flight")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Frequency")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("FrequencyWithin")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Length")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Marks")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("RunId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Speed")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("SpeedWithin")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("RunId");
+
+                    b.HasIndex("AthleteId", "Day");
+
+                    b.ToTable("FilmReadings");
+                });
+
             modelBuilder.Entity("InchBurst.Data.Entities.GateReading", b =>
                 {
                     b.Property<int>("Id")
@@ -1682,6 +1748,23 @@ namespace InchBurst.Data.Migrations
                         .IsRequired();
 
                     b.Navigation("Athlete");
+                });
+
+            modelBuilder.Entity("InchBurst.Data.Entities.FilmReading", b =>
+                {
+                    b.HasOne("InchBurst.Data.Entities.Athlete", "Athlete")
+                        .WithMany()
+                        .HasForeignKey("AthleteId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("InchBurst.Data.Entities.Run", "Run")
+                        .WithMany()
+                        .HasForeignKey("RunId");
+
+                    b.Navigation("Athlete");
+
+                    b.Navigation("Run");
                 });
 
             modelBuilder.Entity("InchBurst.Data.Entities.LiftTest", b =>

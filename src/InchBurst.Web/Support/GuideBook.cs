@@ -47,6 +47,7 @@ public sealed partial class GuideBook(IWebHostEnvironment environment)
     {
         "/Index" or "/Athletes/Index" or "/Athletes/Edit" => "first-hour",
         "/Sessions/Trackside" or "/Sessions/Correct" or "/Sessions/Review" => "trackside",
+        "/Athletes/Film" => "film",
         "/Athletes/Compare" or "/Athletes/Trend" or "/Athletes/Traces" or "/Athletes/Forces" or "/Athletes/Link" or "/Sessions/Testing" or "/Athletes/WhatIf" or "/Athletes/Squad" or "/Athletes/View" => "times",
         "/Athletes/Data" or "/Account/You" or "/Settings/Backup" or "/Settings/People" or "/Settings/Log" or "/Settings/Files" or "/Settings/Index" => "safe",
         _ when page.StartsWith("/Loads", StringComparison.Ordinal) || page is "/Athletes/Lifts" or "/Sessions/Loads" or "/Settings/Kit" => "loads",

@@ -175,7 +175,7 @@ public static class House
         });
         services.Configure<BrotliCompressionProviderOptions>(o => o.Level = CompressionLevel.Fastest);
         services.AddHttpContextAccessor();
-        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<CompareBook>().AddScoped<LinkBook>().AddScoped<CardMaker>().AddScoped<LoadBook>().AddScoped<LiftBook>().AddScoped<CalendarBook>().AddScoped<WeekBook>().AddScoped<SeasonBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>().AddScoped<SheetMaker>().AddScoped<WeekViewMaker>().AddScoped<SuggestMaker>().AddScoped<TrendMaker>().AddScoped<TraceBook>();
+        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<CompareBook>().AddScoped<LinkBook>().AddScoped<CardMaker>().AddScoped<LoadBook>().AddScoped<LiftBook>().AddScoped<CalendarBook>().AddScoped<WeekBook>().AddScoped<SeasonBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>().AddScoped<SheetMaker>().AddScoped<WeekViewMaker>().AddScoped<SuggestMaker>().AddScoped<TrendMaker>().AddScoped<TraceBook>().AddScoped<FilmBook>();
     }
 
     public static void UsePipeline(WebApplication app)
@@ -340,7 +340,7 @@ public sealed class HouseProblem(string message) : Exception(message);
 public sealed class SafeHeaders(RequestDelegate next)
 {
     private const string Policy =
-        "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+        "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'; img-src 'self' data:; media-src 'self' blob:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
 
     public Task InvokeAsync(HttpContext context)
     {

@@ -67,3 +67,12 @@ export const see = (waiting, now, line, round) => attempt(() => JSON.parse(devic
 
 /** What is to be said of figures before they are saved. */
 export const judge = (url, fields, now) => attempt(() => JSON.parse(device.Judge(JSON.stringify([command({ url, fields })]), now)));
+
+/** A clip by the times of its frames, or null where they are none. */
+export const filmClip = (times, width, height) => { const text = device.FilmClip(times, width, height); return text ? JSON.parse(text) : null; };
+
+/** What marks on a clip mean, looked at on a frame; null while Core is not there. */
+export function film(marks, frame, phase) {
+  if (!device) return null;
+  try { return JSON.parse(device.Film(JSON.stringify(marks), JSON.stringify(frame), phase)); } catch (error) { console.warn("Core on the device:", error.message); return null; }
+}

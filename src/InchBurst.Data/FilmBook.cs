@@ -1,0 +1,84 @@
+using InchBurst.Core.Film;
+using InchBurst.Data.Entities;
+using Microsoft.EntityFrameworkCore;
+
+namespace InchBurst.Data;
+
+/// <summary>What was marked on clips: kept with athlete and run, changed, taken out.</summary>
+public sealed class FilmBook(ClubDb db, TimeProvider clock)
+{
+    /// <summary>Most characters of marks.</summary>
+    public const int MostMarks = 200_000;
+
+    /// <summary>An athlete's readings of film, newest first.</summary>
+    public Task<List<FilmReading>> OfAsync(int athleteId, CancellationToken cancel = default) =>
+        db.FilmReadings.AsNoTracking().Where(f => f.AthleteId == athleteId).OrderByDescending(f => f.Day).ThenByDescending(f => f.Id).ToListAsync(cancel);
+
+    /// <summary>Keeps what was marked, with what was seen noted on its run, in one step.</summary>
+    /// <param name="athleteId">The athlete.</param>
+    /// <param name="id">The reading that is changed; null for a new one.</param>
+    /// <param name="version">Version the change began with.</param>
+    /// <param name="marks">What was marked.</param>
+    /// <param name="runId">The run that was filmed, or null.</param>
+    /// <param name="day">Day of the film, where there is no run.</param>
+    /// <param name="seen">Codes of what was seen, to be noted on the run.</param>
+    /// <param name="by">Who.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <returns>The reading; null with a reason where it cannot be kept.</returns>
+    public async Task<(FilmReading? Kept, string Wrong)> SaveAsync(int athleteId, int? id, int version, FilmMarks marks, long? runId, DateOnly day, IReadOnlyCollection<string> seen, string by, CancellationToken cancel = default)
+    {
+        var run = runId is { } wanted ? await db.Runs.Include(r => r.Seen).SingleOrDefaultAsync(r => r.Id == wanted && r.AthleteId == athleteId, cancel) : null;
+        if (runId is not null && run is null)
+        {
+            return (null, "That run is no longer there. Choose another, or only the day.");
+        }
+
+        var row = id is null ? new FilmReading { AthleteId = athleteId } : await db.FilmReadings.SingleOrDefaultAsync(f => f.Id == id && f.AthleteId == athleteId, cancel);
+        if (row is null)
+        {
+            return (null, "These figures were taken out meanwhile. Save them as new.");
+        }
+
+        if (row.Version != version && id is not null)
+        {
+            return (null, $"{row.By} changed these figures meanwhile. Yours are still here: save them as new, or open the others first.");
+        }
+
+        var steps = FilmSteps.Of(marks);
+        (row.RunId, row.Day, row.Marks, row.By, row.At) = (run?.Id, run?.Day ?? day, marks.Write(), by, clock.GetUtcNow().UtcDateTime);
+        (row.Contact, row.ContactWithin, row.Flight) = (steps.Contact?.Value, steps.Contact?.Within, steps.Flight?.Value);
+        (row.Frequency, row.FrequencyWithin, row.Length) = (steps.Frequency?.Value, steps.Frequency?.Within, steps.Length?.Value);
+        (row.Speed, row.SpeedWithin) = (steps.Speed?.Value, steps.Speed?.Within);
+        row.Version = version + 1;
+        if (id is null)
+        {
+            db.FilmReadings.Add(row);
+        }
+
+        run?.Seen.AddRange(seen.Where(code => run.Seen.All(s => s.Code != code)).Select(code => new RunSeen { Code = code }).ToList());
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateConcurrencyException)
+        {
+            return (null, "Somebody else changed these figures in the same moment. Yours are still here: save them as new.");
+        }
+
+        return (row, "");
+    }
+
+    /// <summary>Takes a reading out, or puts it back.</summary>
+    /// <returns>False when the athlete has no such reading.</returns>
+    public async Task<bool> RemoveAsync(int athleteId, int id, bool removed, CancellationToken cancel = default)
+    {
+        if (await db.FilmReadings.IgnoreQueryFilters().SingleOrDefaultAsync(f => f.AthleteId == athleteId && f.Id == id, cancel) is not { } row)
+        {
+            return false;
+        }
+
+        row.DeletedAt = removed ? clock.GetUtcNow().UtcDateTime : null;
+        await db.SaveChangesAsync(cancel);
+        return true;
+    }
+}
