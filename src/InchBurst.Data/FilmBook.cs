@@ -14,20 +14,19 @@ public sealed class FilmBook(ClubDb db, TimeProvider clock)
     public Task<List<FilmReading>> OfAsync(int athleteId, CancellationToken cancel = default) =>
         db.FilmReadings.AsNoTracking().Where(f => f.AthleteId == athleteId).OrderByDescending(f => f.Day).ThenByDescending(f => f.Id).ToListAsync(cancel);
 
-    /// <summary>Keeps what was marked, with what was seen noted on its run, in one step.</summary>
+    /// <summary>Keeps what was marked.</summary>
     /// <param name="athleteId">The athlete.</param>
     /// <param name="id">The reading that is changed; null for a new one.</param>
     /// <param name="version">Version the change began with.</param>
     /// <param name="marks">What was marked.</param>
     /// <param name="runId">The run that was filmed, or null.</param>
     /// <param name="day">Day of the film, where there is no run.</param>
-    /// <param name="seen">Codes of what was seen, to be noted on the run.</param>
     /// <param name="by">Who.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>The reading; null with a reason where it cannot be kept.</returns>
-    public async Task<(FilmReading? Kept, string Wrong)> SaveAsync(int athleteId, int? id, int version, FilmMarks marks, long? runId, DateOnly day, IReadOnlyCollection<string> seen, string by, CancellationToken cancel = default)
+    public async Task<(FilmReading? Kept, string Wrong)> SaveAsync(int athleteId, int? id, int version, FilmMarks marks, long? runId, DateOnly day, string by, CancellationToken cancel = default)
     {
-        var run = runId is { } wanted ? await db.Runs.Include(r => r.Seen).SingleOrDefaultAsync(r => r.Id == wanted && r.AthleteId == athleteId, cancel) : null;
+        var run = runId is { } wanted ? await db.Runs.AsNoTracking().SingleOrDefaultAsync(r => r.Id == wanted && r.AthleteId == athleteId, cancel) : null;
         if (runId is not null && run is null)
         {
             return (null, "That run is no longer there. Choose another, or only the day.");
@@ -55,7 +54,6 @@ public sealed class FilmBook(ClubDb db, TimeProvider clock)
             db.FilmReadings.Add(row);
         }
 
-        run?.Seen.AddRange(seen.Where(code => run.Seen.All(s => s.Code != code)).Select(code => new RunSeen { Code = code }).ToList());
         try
         {
             await db.SaveChangesAsync(cancel);

@@ -101,6 +101,9 @@ public sealed partial class TracksideBook(ClubDb db, CurveShelf shelf, SquadBook
         }
     }
 
+    /// <summary>The session a run belongs to; 0 where there is no such run.</summary>
+    public Task<int> SessionOfAsync(long runId, CancellationToken cancel = default) => db.Runs.AsNoTracking().Where(r => r.Id == runId).Select(r => r.SessionId).FirstOrDefaultAsync(cancel);
+
     public async Task<LiveSession?> LoadAsync(int sessionId, CancellationToken cancel = default)
     {
         var session = await db.Sessions.Include(s => s.Squad).SingleOrDefaultAsync(s => s.Id == sessionId, cancel);

@@ -21,9 +21,19 @@ public class FilmBodyTests
         Spot Px(Spot s) => new(middle + ((right ? 1 : -1) * s.X * 500), 650 - (s.Y * 500));
         return new()
         {
-            [FilmJoint.Head] = Px(f.Head), [FilmJoint.Shoulder] = Px(f.Shoulder), [FilmJoint.Hip] = Px(f.Hip), [FilmJoint.NearKnee] = Px(f.Near.Knee), [FilmJoint.NearAnkle] = Px(f.Near.Ankle), [FilmJoint.NearToe] = Px(f.Near.Toe),
-            [FilmJoint.FarKnee] = Px(f.Far.Knee), [FilmJoint.FarAnkle] = Px(f.Far.Ankle), [FilmJoint.FarToe] = Px(f.Far.Toe), [FilmJoint.NearElbow] = Px(f.NearArm.Elbow), [FilmJoint.NearHand] = Px(f.NearArm.Hand),
-            [FilmJoint.FarElbow] = Px(f.FarArm.Elbow), [FilmJoint.FarHand] = Px(f.FarArm.Hand),
+            [FilmJoint.Head] = Px(f.Head),
+            [FilmJoint.Shoulder] = Px(f.Shoulder),
+            [FilmJoint.Hip] = Px(f.Hip),
+            [FilmJoint.NearKnee] = Px(f.Near.Knee),
+            [FilmJoint.NearAnkle] = Px(f.Near.Ankle),
+            [FilmJoint.NearToe] = Px(f.Near.Toe),
+            [FilmJoint.FarKnee] = Px(f.Far.Knee),
+            [FilmJoint.FarAnkle] = Px(f.Far.Ankle),
+            [FilmJoint.FarToe] = Px(f.Far.Toe),
+            [FilmJoint.NearElbow] = Px(f.NearArm.Elbow),
+            [FilmJoint.NearHand] = Px(f.NearArm.Hand),
+            [FilmJoint.FarElbow] = Px(f.FarArm.Elbow),
+            [FilmJoint.FarHand] = Px(f.FarArm.Hand),
         };
     }
 
@@ -182,7 +192,8 @@ public class FilmBodyTests
         FootMark Foot(int frame, Side side, bool down, double? x = null) => new(At(frame), side, down, x is { } at ? new(at, 600) : null);
         var marks = new FilmMarks
         {
-            Clip = Clip, Scales = [new(0, new(100, 620), new(1100, 620), 10), new(110, new(101, 620), new(1100, 621), 10)],
+            Clip = Clip,
+            Scales = [new(0, new(100, 620), new(1100, 620), 10), new(110, new(101, 620), new(1100, 621), 10)],
             Feet = [Foot(4, Side.Right, true, 150), Foot(17, Side.Right, false), Foot(33, Side.Left, true, 340), Foot(45, Side.Left, false), Foot(62, Side.Right, true, 530), Foot(74, Side.Right, false)],
             Lines = [new(At(95), new(10, DistanceUnit.Metre)), new(At(12), new(0, DistanceUnit.Metre))],
         };

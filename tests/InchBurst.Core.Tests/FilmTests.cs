@@ -1,5 +1,7 @@
 using System.Text.Json;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Film;
+using InchBurst.Core.Log;
 using InchBurst.Core.Movement;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
@@ -200,6 +202,39 @@ public class FilmTests
     }
 
     [Fact]
+    public void Lines_are_times_of_a_run()
+    {
+        FilmMarks Lines(params (int Frame, double At)[] lines) => Run() with { Lines = [.. lines.Select(l => new LineMark(At(l.Frame), new(l.At, DistanceUnit.Metre)))] };
+        string Said(FilmMarks marks) => string.Join(' ', FilmSight.TimesOf(marks).Select(t => $"{t.At}:{t.Seconds}"));
+        Assert.Equal("10 m:0.55 20 m:0.975", Said(Lines((102, 10), (36, 0), (153, 20)) with { Clip = Clip(frames: 200) }));
+
+        // Where the first line is none of the start, nothing is known of it: its time is 0 and a zone is timed.
+        Assert.Equal("10 m:0 20 m:0.4333", Said(Lines((10, 10), (62, 20))));
+        Assert.Equal("", Said(Lines((10, 10))));
+        Assert.Equal("", Said(Lines((10, 10), (10, 20))));
+        Assert.Equal("", Said(Lines((10, 10), (9, 20), (40, 30))));
+        Assert.Equal("", Said(Lines((10, 10), (20, 10))));
+    }
+
+    [Fact]
+    public void A_reading_from_film_goes_after_gates_and_before_a_watch()
+    {
+        Reading Of(TimingMethod method, double seconds) => new(method.ToString(), method, StartTrigger.FirstGate, [new(new(20, DistanceUnit.Metre), seconds)], DateTime.UnixEpoch);
+        foreach (var (methods, stands) in new (TimingMethod[], TimingMethod)[]
+        {
+            ([TimingMethod.Hand, TimingMethod.Film], TimingMethod.Film), ([TimingMethod.Film, TimingMethod.Hand], TimingMethod.Film), ([TimingMethod.Film, TimingMethod.Electronic], TimingMethod.Electronic),
+            ([TimingMethod.Hand, TimingMethod.Film, TimingMethod.Electronic], TimingMethod.Electronic), ([TimingMethod.Hand, TimingMethod.Hand], TimingMethod.Hand),
+        })
+        {
+            var rep = Readings.Combine([.. methods.Select(m => Of(m, m == TimingMethod.Hand ? 3.0 : m == TimingMethod.Film ? 3.2 : 3.4))]);
+            Assert.Equal((stands, (string?)null), (rep.Method, rep.Conflict));
+            Assert.Equal(stands == TimingMethod.Hand ? 3.0 : stands == TimingMethod.Film ? 3.2 : 3.4, rep.Marks[0].Seconds);
+        }
+
+        Assert.NotNull(Readings.Combine([Of(TimingMethod.Film, 3.0), Of(TimingMethod.Film, 3.1)]).Conflict);
+    }
+
+    [Fact]
     public void Marks_go_through_text_and_what_cannot_be_is_refused()
     {
         var marks = Run() with { Lines = [new(At(9), new(10, DistanceUnit.Yard))], Bodies = [new(27, FilmPhase.Rise, FilmMoment.FootDown, new Dictionary<FilmJoint, Spot> { [FilmJoint.FarToe] = new(3, 4.5) })], CameraMetres = 12, Speed = SpeedReading.MilesPerHour };
@@ -239,7 +274,9 @@ public class FilmTests
         var scale = of.GetProperty("scale");
         var steps = FilmSteps.Of(new()
         {
-            Clip = new(150, 149 / 120.0, 1 / 120.0, 1 / 120.0, 1280, 720), Feet = feet, Scales = [new(0, Place(scale.GetProperty("from")), Place(scale.GetProperty("to")), 6)],
+            Clip = new(150, 149 / 120.0, 1 / 120.0, 1 / 120.0, 1280, 720),
+            Feet = feet,
+            Scales = [new(0, Place(scale.GetProperty("from")), Place(scale.GetProperty("to")), 6)],
         });
         void Holds(double is_, FilmFigure? said) => Assert.InRange(is_, said!.Value.Value - said.Value.Within, said.Value.Value + said.Value.Within);
         Holds(N("speed"), steps.Speed);

@@ -46,7 +46,7 @@ public class TrialTests
     [Fact]
     public void Comparing_is_an_equivalence()
     {
-        var trials = Gen.Select(Gen.Int[0, Texts.Length - 1], Gen.Int[0, 1], Gen.Int[0, 3], Gen.Int[0, 30], Gen.Int[0, 2], Gen.Int[0, 6]).Select((t, m, g, b, s, on) => Of(Texts[t], (TimingMethod)m, (StartTrigger)g, b / 20.0, s == 0 ? null : (Side)(s - 1), (Surface)on));
+        var trials = Gen.Select(Gen.Int[0, Texts.Length - 1], Gen.Int[0, 2], Gen.Int[0, 3], Gen.Int[0, 30], Gen.Int[0, 2], Gen.Int[0, 6]).Select((t, m, g, b, s, on) => Of(Texts[t], (TimingMethod)m, (StartTrigger)g, b / 20.0, s == 0 ? null : (Side)(s - 1), (Surface)on));
         Gen.Select(trials, trials, trials).Sample((a, b, c) =>
         {
             foreach (var key in new Func<Trial, string?>[] { t => t.StartKey, t => t.FlyingKey })
@@ -78,7 +78,8 @@ public class TrialTests
         Assert.Equal(Of("20 m").FlyingKey, Of("20 m from 3-point", behind: 0.5, trigger: StartTrigger.Gun).FlyingKey);
         Assert.NotEqual(Of("20 m").FlyingKey, Of("20 m from moving 5 m").FlyingKey);
         Assert.NotEqual(Of("20 m").FlyingKey, Of("20 m sled 10 kg").FlyingKey);
-        Assert.NotEqual(Of("20 m").FlyingKey, Of("20 m", TimingMethod.Hand).FlyingKey);
+        Assert.Equal(3, Enum.GetValues<TimingMethod>().Select(m => Of("20 m", m).FlyingKey).Distinct().Count());
+        Assert.Equal(3, Enum.GetValues<TimingMethod>().Select(m => Of("20 m", m).StartKey).Distinct().Count());
         Assert.Equal(Of("20 m").StartKey, Of("20 m", behind: 0.02).StartKey);
         Assert.NotEqual(Of("20 m").StartKey, Of("20 m", behind: 0.3).StartKey);
     }
@@ -100,6 +101,10 @@ public class TrialTests
     public void Words_name_side_trigger_start_and_watch()
     {
         Assert.Equal("from half-kneeling, left, from the gun, start 0.5 m back, by hand", Of("20 m from half-kneeling left", TimingMethod.Hand, StartTrigger.Gun, 0.5, Side.Left).Words);
+        Assert.Equal("from film, on artificial turf", Of("20 m", TimingMethod.Film, surface: Surface.Turf).Words);
+        Assert.Equal(["gates", "by hand", "from film"], Enum.GetValues<TimingMethod>().Select(TimingWords.Of));
+        Assert.Equal(("", " by hand", ", from film"), (TimingWords.After(TimingMethod.Electronic), TimingWords.After(TimingMethod.Hand), TimingWords.After(TimingMethod.Film, ", ")));
+        Assert.Equal((0.01, 0.1, 0.01), (TimingError.Seconds(TimingMethod.Electronic), TimingError.Seconds(TimingMethod.Hand), TimingError.Seconds(TimingMethod.Film)));
         Assert.Equal("by hand, on artificial turf", Of("20 m", TimingMethod.Hand, surface: Surface.Turf).Words);
         Assert.Equal(["", "on the track", "on grass", "on artificial turf", "in the hall", "on road", "on sand"], Enum.GetValues<Surface>().Select(on => Of("20 m", surface: on).FlyingWords));
         Assert.Equal("from the first movement", Of("20 m", trigger: StartTrigger.FirstMove).Words);

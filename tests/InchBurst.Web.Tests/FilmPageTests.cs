@@ -104,6 +104,20 @@ public sealed class FilmPageTests
 
         Assert.Equal(["late-recovery", "reached"], await house.InDbAsync(db => db.RunSeen.Where(s => s.RunId == run).Select(s => s.Code).OrderBy(c => c).ToListAsync()));
         Assert.All(await house.InDbAsync(db => db.FilmReadings.ToListAsync()), f => Assert.Equal((run, new DateOnly(2026, 3, 4)), (f.RunId, f.Day)));
+        // Times from film are one more reading: beside gates they wait, before a watch they stand, each in its own list of bests.
+        var timed = Marks() with { Lines = [new(At(12), Core.Units.Distance.InMetres(0)), new(At(108), Core.Units.Distance.InMetres(20))] };
+        Assert.Equal(Core.Demand.TimingMethod.Electronic, await FilmedAsync());
+        await house.InDbAsync(async db => { (await db.Runs.SingleAsync()).Method = Core.Demand.TimingMethod.Hand; (await db.RunReadings.ToListAsync()).ForEach(r => r.Method = r.Method == Core.Demand.TimingMethod.Film ? r.Method : Core.Demand.TimingMethod.Hand); return await db.SaveChangesAsync(); });
+        Assert.Equal(Core.Demand.TimingMethod.Film, await FilmedAsync());
+        Assert.Equal(0.8, await house.InDbAsync(async db => (await db.Marks.SingleAsync(m => m.RunId == run)).Seconds), 6);
+        Assert.Contains("from film", (await coach.PageAsync("/Athletes/1")).QuerySelector("#bests ~ *")!.ParentElement!.TextContent);
+
+        async Task<Core.Demand.TimingMethod> FilmedAsync()
+        {
+            await coach.PostAsync("/Athletes/1/Film", "/Athletes/1/Film", ("marks", timed.Write()), ("run", $"{run}"), ("times", "true"));
+            return await house.InDbAsync(async db => (await db.Runs.SingleAsync()).Method);
+        }
+
         var others = (await coach.PostAsync("/Athletes/2/Film", "/Athletes/2/Film", ("marks", Marks().Write()), ("run", $"{run}"), ("day", "2026-03-04"))).Page;
         Assert.Contains("That run is no longer there", others.QuerySelector(".finding-bar")!.TextContent);
     }

@@ -56,7 +56,7 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
     // Said only where it is known, so that results from before it was asked keep their keys.
     private string SurfaceKey => (Surface == Surface.Unsaid ? "" : "|" + Surface.ToString().ToLowerInvariant()) + (Shoes == Shoes.Unsaid ? "" : "|" + Shoes.ToString().ToLowerInvariant());
 
-    private string MethodKey => Method == TimingMethod.Hand ? "hand" : "gates";
+    private string MethodKey => Method switch { TimingMethod.Hand => "hand", TimingMethod.Film => "film", _ => "gates" };
 
     private string SideKey => Side?.ToString() ?? "";
 
@@ -166,9 +166,9 @@ public sealed record Trial(string Course, StartPosition? Start, double? RunInMet
             yield return $"start {Figures.Number(StartBehindGateMetres, 2)} m back";
         }
 
-        if (Method == TimingMethod.Hand)
+        if (Method != TimingMethod.Electronic)
         {
-            yield return "by hand";
+            yield return TimingWords.Of(Method);
         }
 
         if (Surface != Surface.Unsaid)

@@ -324,6 +324,23 @@ public sealed record FilmSight
         return string.Join(' ', said);
     }
 
+    /// <summary>
+    /// Times at lines as a run has them, s from the first line; that one is among them, with 0, where it does not lie at 0 m, as nothing is then known of the start. Empty without two lines, or where a
+    /// later one is passed no later.
+    /// </summary>
+    /// <param name="marks">The marks.</param>
+    public static IReadOnlyList<(Distance At, double Seconds)> TimesOf(FilmMarks marks)
+    {
+        var lines = marks.Lines.OrderBy(l => l.At.Metres).ToList();
+        if (lines.Count < 2 || lines.Zip(lines.Skip(1)).Any(p => p.Second.Frame.Number <= p.First.Frame.Number || p.Second.At.Millimetres == p.First.At.Millimetres))
+        {
+            return [];
+        }
+
+        var first = lines[0].Frame.At(marks.Clip);
+        return [.. lines.Skip(lines[0].At.Millimetres == 0 ? 1 : 0).Select(l => (l.At, Math.Round(l.Frame.At(marks.Clip) - first, 4)))];
+    }
+
     private static List<FilmSplit> SplitsOf(FilmMarks marks)
     {
         var lines = marks.Lines.OrderBy(l => l.At.Metres).ToList();

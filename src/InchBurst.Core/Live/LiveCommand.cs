@@ -120,6 +120,12 @@ public sealed record UndoRun(long Run, bool Back = false, long? Reading = null) 
 /// <summary>Other marks for a run.</summary>
 public sealed record CorrectRun(long Run, IReadOnlyList<LoggedMark> Marks) : LiveCommand(LiveVerb.Correct);
 
+/// <summary>Times of a run read off its film, as one more reading of it: gates go before it, and it before a watch.</summary>
+/// <param name="Run">Number of the run.</param>
+/// <param name="Marks">Marks that were passed, at least one with a time.</param>
+/// <param name="Trigger">What its clock was started by: the first line, or the zone's where nothing was seen of the start.</param>
+public sealed record ReadFilm(long Run, IReadOnlyList<LoggedMark> Marks, StartTrigger Trigger) : LiveCommand(LiveVerb.Correct);
+
 /// <summary>A run to the athlete who ran it.</summary>
 public sealed record MoveRun(long Run, int Athlete) : LiveCommand(LiveVerb.Correct);
 

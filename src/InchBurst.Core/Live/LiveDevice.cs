@@ -216,7 +216,7 @@ public sealed class LiveDevice
         var setting = document.Setting;
         var said = LiveEntry.Meaning(state, run, LiveEntry.BestBefore(state, run, setting.Athlete(person)), setting.School["stop.share"] / 100);
         return new(
-            person.Name, said.Meaning.Label + (run.What.Side is { } side ? " " + side.ToString().ToLowerInvariant() : "") + (run.What.Method == TimingMethod.Hand ? " by hand" : ""),
+            person.Name, said.Meaning.Label + (run.What.Side is { } side ? " " + side.ToString().ToLowerInvariant() : "") + (TimingWords.After(run.What.Method)),
             Figures.Split(said.Meaning.Seconds), Figures.SpeedNumber(said.Meaning.Speed, setting.SpeedUnit), Figures.SymbolOf(setting.SpeedUnit))
         {
             Share = said.Meaning.ShareOfBest is { } share ? Figures.Exact(share * 100, 1) : null,

@@ -1,4 +1,5 @@
 using System.Globalization;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Log;
 using InchBurst.Core.Units;
 
@@ -116,6 +117,17 @@ public static partial class LiveSteps
 
         // A reading that comes later does not wipe a correction away.
         return Rewritten(state.With(run with { Outcome = RunOutcome.Timed, Conflict = null, Picked = run.Readings.Count > 0 ? LiveRun.Corrected : "", What = run.What with { Marks = correct.Marks } }), run);
+    }
+
+    private static LiveStep Film(LiveState state, ReadFilm film, LiveWorld world)
+    {
+        if (state.Run(film.Run) is not { IsTakenBack: false } run || film.Marks.All(m => m.Seconds <= 0))
+        {
+            return Missing(state);
+        }
+
+        // Of the run whenever it is read: a film may be looked at days later.
+        return Rewritten(state.With(Join(run, new(film.Client, world.By, TimingMethod.Film, film.Trigger, film.Marks, run.FinishedAt))), run);
     }
 
     private static LiveStep Move(LiveState state, MoveRun move) =>

@@ -160,7 +160,7 @@ public static partial class LiveSteps
         LiveRun run;
         if (outcome != RunOutcome.Again && claimed is not null && state.Counted(rep.Athlete, rep.Line).FirstOrDefault(r => r.Rep == claimed) is { } there)
         {
-            run = Join(there with { Seen = [.. there.Seen.Union(seen).Take(MostSeen)], Measures = [.. there.Measures, .. measured.Where(m => there.Measures.All(k => k.Kind != m.Kind))] }, rep, timing, marks.Marks, world);
+            run = Join(there with { Seen = [.. there.Seen.Union(seen).Take(MostSeen)], Measures = [.. there.Measures, .. measured.Where(m => there.Measures.All(k => k.Kind != m.Kind))] }, new(rep.Client, world.By, timing.Method, timing.Trigger, marks.Marks, rep.At ?? world.Now));
             state = state.With(run);
         }
         else
@@ -188,11 +188,10 @@ public static partial class LiveSteps
         return HoldIfSeen(step, person, seen);
     }
 
-    private static LiveRun Join(LiveRun run, RepCommand rep, LineTiming timing, IReadOnlyList<LoggedMark> marks, LiveWorld world)
+    private static LiveRun Join(LiveRun run, LiveReading own)
     {
         // "No time" beside a time adds nothing; still it is remembered, so that sending it again does not make a run of it.
-        var own = new LiveReading(rep.Client, world.By, timing.Method, timing.Trigger, marks, rep.At ?? world.Now);
-        if (marks.Count == 0)
+        if (own.Marks.Count == 0)
         {
             return run with { Readings = [.. run.Readings, own] };
         }

@@ -54,6 +54,7 @@ public static partial class LiveSteps
             TakeOffer offer => Stored(state with { Plan = offer.Plan, Lanes = offer.Lanes }) with { Said = offer.Said },
             UndoRun undo => Undo(state, undo, world),
             CorrectRun correct => Correct(state, correct),
+            ReadFilm film => Film(state, film, world),
             MoveRun move => Move(state, move),
             SwapRuns swap => Swap(state, swap),
             StartSession start => Start(Here(state, start.Here), world.Now),

@@ -34,6 +34,9 @@ public static class Readings
     /// <summary>Two people type the same run within this time; later than that it may have been the next one (common practice).</summary>
     public const double SameRunSeconds = 90;
 
+    // Gates go before film, and film before a watch.
+    private static int RankOf(TimingMethod method) => method switch { TimingMethod.Electronic => 0, TimingMethod.Film => 1, _ => 2 };
+
     /// <summary>What the readings of a rep come down to while nobody has picked.</summary>
     /// <param name="readings">At least one, in the order they came.</param>
     /// <exception cref="ArgumentException">There is no reading.</exception>
@@ -45,7 +48,8 @@ public static class Readings
         }
 
         var first = readings[0];
-        var used = readings.Any(r => r.Method == TimingMethod.Electronic) ? readings.Where(r => r.Method == TimingMethod.Electronic).ToList() : [.. readings];
+        var best = readings.Min(r => RankOf(r.Method));
+        var used = readings.Where(r => RankOf(r.Method) == best).ToList();
         var lead = used[0];
         if (readings.Any(r => Math.Abs((r.At - first.At).TotalSeconds) > SameRunSeconds))
         {

@@ -142,7 +142,7 @@ public sealed record RunComparison(IReadOnlyList<ComparedMark> Marks, IReadOnlyL
         static string Both(string first, string second) => first == second ? first : $"{first}, then {second}";
         var (start, startThen) = (StartOf(a), StartOf(b));
         var (clock, clockThen) = (ClockOf(a), ClockOf(b));
-        var (method, methodThen) = (a.Method == TimingMethod.Hand ? "by hand" : "gates", b.Method == TimingMethod.Hand ? "by hand" : "gates");
+        var (method, methodThen) = (TimingWords.Of(a.Method), TimingWords.Of(b.Method));
         var (course, courseThen) = (CourseOf(a), CourseOf(b));
         var surfaces = (a.Surface, b.Surface);
         var shoes = (a.Setting.Shoes, b.Setting.Shoes);

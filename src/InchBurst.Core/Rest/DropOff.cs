@@ -55,7 +55,7 @@ public static class DropOff
         var toLine = (last - line) * 100;
         var advice = stop
             ? $"Stop here: {percent}, under the {Figures.Number(line * 100, 1)}% line"
-            : under ? $"{percent}, within what {(method == TimingMethod.Hand ? "a watch" : "the gates")} can tell apart: run it again to know"
+            : under ? $"{percent}, within what {(method switch { TimingMethod.Hand => "a watch", TimingMethod.Film => "film", _ => "the gates" })} can tell apart: run it again to know"
             : last >= 1 ? "Best of the day"
             : toLine < 1 ? $"{percent}: close to the line, one more at most"
             : $"{percent}, {Figures.Exact(toLine, 1)} above the line";

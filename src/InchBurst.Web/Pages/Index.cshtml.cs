@@ -19,7 +19,7 @@ namespace InchBurst.Web.Pages;
 /// <summary>A top-speed clock as it is drawn, with its reason.</summary>
 public sealed record ClockLine(AthleteRow Row, ClockRow Drawing, string Reason);
 
-public sealed record DayResult(Athlete Athlete, RunMeaning Meaning, bool ByHand, IReadOnlyList<double> Others, UsualRange? Usual);
+public sealed record DayResult(Athlete Athlete, RunMeaning Meaning, TimingMethod Method, IReadOnlyList<double> Others, UsualRange? Usual);
 
 public sealed class IndexModel(Desk desk, SquadBook squads, SessionBook sessions, ResultsBook results, BuilderMaker maker, WeekViewMaker weeks) : PageModel
 {
@@ -118,7 +118,7 @@ public sealed class IndexModel(Desk desk, SquadBook squads, SessionBook sessions
         if (LastDay is { } day)
         {
             LastSession = (await sessions.OnDayAsync(day, Squad.Id))?.Name ?? "";
-            Results = [.. (await results.BestOfDayAsync(Squad.Id, day)).Select(r => new DayResult(r.Athlete, r.Meaning, r.Run.Method == TimingMethod.Hand, r.Others, r.Usual))];
+            Results = [.. (await results.BestOfDayAsync(Squad.Id, day)).Select(r => new DayResult(r.Athlete, r.Meaning, r.Run.Method, r.Others, r.Usual))];
             Columns = DayColumns.Draw([.. Results.Select(r => new DayOfOne(r.Meaning.Seconds, r.Meaning.BestSeconds, r.Others, r.Usual))], ColumnsWidth);
         }
     }

@@ -62,7 +62,7 @@ public static class LiveWords
         }
 
         var zone = timing.Entry == EntryMode.ZoneOnly && marks > 1;
-        var how = timing.Method == TimingMethod.Hand ? "by hand" : "by gates";
+        var how = timing.Method == TimingMethod.Electronic ? "by gates" : TimingWords.Of(timing.Method);
         var from = zone ? "zone only" : "clock from " + Of(timing.Trigger);
         var behind = timing.StartBehindGateMetres > 0 && !zone ? $", start {Figures.Number(timing.StartBehindGateMetres, 2)} m behind it" : "";
         var unsaid = timing.AsksForStart ? ", start distance not measured" : "";

@@ -36,7 +36,7 @@ internal sealed partial class ImportJudge
             var hasTime = kind.Key == "times" && (outcome == RunOutcome.Timed || Cell(row, "distance").Length + Cell(row, "seconds").Length > 0);
             LoggedMark? mark = hasTime ? MarkOf(row) : null;
             Measured? measured = kind.Key == "measures" ? MeasuredOf(row, line) : null;
-            var method = Cell(row, "method").ToLowerInvariant() switch { "hand" or "manual" or "stopwatch" => TimingMethod.Hand, _ => TimingMethod.Electronic };
+            var method = Cell(row, "method").ToLowerInvariant() switch { "hand" or "manual" or "stopwatch" => TimingMethod.Hand, "film" or "video" => TimingMethod.Film, _ => TimingMethod.Electronic };
             var item = new RunItem(who ?? 0, day ?? default, squad.Id, name, rep ?? 0)
             {
                 Place = place,

@@ -1,7 +1,9 @@
 using System.Globalization;
 using System.Text.Json;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Demand;
 using InchBurst.Core.Film;
+using InchBurst.Core.Live;
 using InchBurst.Core.Log;
 using InchBurst.Core.Movement;
 using InchBurst.Core.Plan;
@@ -16,7 +18,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace InchBurst.Web.Pages.Athletes;
 
 /// <summary>A clip of an athlete, opened in the browser and marked there; what is kept are figures, never the picture.</summary>
-public sealed class FilmModel(RosterBook roster, SquadBook squads, FilmBook films, SessionBook sessions, BuilderMaker maker, ExerciseCatalogue catalogue, DeviceFiles device, Desk desk) : PageModel
+public sealed class FilmModel(RosterBook roster, SquadBook squads, FilmBook films, TracksideBook trackside, SessionBook sessions, BuilderMaker maker, ExerciseCatalogue catalogue, DeviceFiles device, Desk desk) : PageModel
 {
     private const int MostRuns = 60;
     private const int DaysAhead = 21;
@@ -94,7 +96,7 @@ public sealed class FilmModel(RosterBook roster, SquadBook squads, FilmBook film
         return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync(int id, int? film, int version, string? marks, long? run, string? day, string? codes, bool note)
+    public async Task<IActionResult> OnPostAsync(int id, int? film, int version, string? marks, long? run, string? day, string? codes, bool note, bool times)
     {
         if (!await FindAsync(id))
         {
@@ -122,7 +124,22 @@ public sealed class FilmModel(RosterBook roster, SquadBook squads, FilmBook film
         }
 
         var seen = note ? (codes ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Where(c => Observations.Find(c) is not null).ToList() : [];
-        var (kept, wrong) = await films.SaveAsync(id, film, version, read!, run, Day, seen, desk.Who);
+        var told = times ? FilmSight.TimesOf(read!) : [];
+
+        // What is kept, noted on the run and read as its time is one step.
+        var (kept, wrong) = await trackside.StepAsync(async () =>
+        {
+            var done = await films.SaveAsync(id, film, version, read!, run, Day, desk.Who);
+            if (done.Kept is not null && Run is { } filmed)
+            {
+                foreach (var command in Commands(filmed, seen, told))
+                {
+                    await trackside.DoAsync(await trackside.SessionOfAsync(filmed.Id), command, new(desk.Who, true));
+                }
+            }
+
+            return done;
+        });
         if (kept is null)
         {
             Wrong["save"] = wrong;
@@ -130,6 +147,19 @@ public sealed class FilmModel(RosterBook roster, SquadBook squads, FilmBook film
         }
 
         return Redirect($"/Athletes/{id}/Film?film={kept.Id}&done={kept.Id}");
+    }
+
+    private static IEnumerable<LiveCommand> Commands(LoggedRun run, IEnumerable<string> seen, IReadOnlyList<(Distance At, double Seconds)> times)
+    {
+        foreach (var code in seen)
+        {
+            yield return new NoteSeen(run.Id, code);
+        }
+
+        if (times.Count > 0)
+        {
+            yield return new ReadFilm(run.Id, [.. times.Select(t => new LoggedMark(t.At, t.Seconds))], times[0].Seconds == 0 ? StartTrigger.ZoneLine : StartTrigger.FirstGate) { Client = Guid.NewGuid() };
+        }
     }
 
     public async Task<IActionResult> OnPostRemoveAsync(int id, int film, bool removed) =>

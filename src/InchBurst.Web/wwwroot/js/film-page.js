@@ -47,6 +47,7 @@ function draw() {
   list("[data-problems]", sight.problems, (text) => html("li", "", text));
   list("[data-splits]", sight.splits, (s) => { const li = html("li"); li.append(html("span", "", s.name), html("b", "figure", s.seconds), html("span", "muted", s.speed)); return li; });
   drawLines();
+  find("[data-times]").hidden = sight.splits.length === 0 || root.querySelector("#film-run").value === "";
   drawSuggestion();
   const foot = side ?? sight.nextFoot;
   for (const el of all("[data-foot]")) el.textContent = `${foot} foot`;
@@ -336,6 +337,7 @@ find("[data-phase]").addEventListener("change", (event) => {
   if (body) marks.judge(clip.frame, phase, body.moment); else draw();
 });
 for (const b of all("[data-moment]")) b.addEventListener("click", () => marks.judge(clip.frame, phase, b.dataset.moment));
+find("#film-run").addEventListener("change", () => draw());
 for (const tab of all("[data-tab]")) tab.addEventListener("click", () => { root.dataset.on = tab.dataset.tab; for (const t of all("[data-tab]")) t.setAttribute("aria-pressed", String(t === tab)); });
 find("[data-time]").addEventListener("pointerdown", (event) => {
   if (!clip.isOpen) return;
