@@ -10,6 +10,20 @@ public sealed class FilmBook(ClubDb db, TimeProvider clock)
     /// <summary>Most characters of marks.</summary>
     public const int MostMarks = 200_000;
 
+    /// <summary>Most characters of a picture.</summary>
+    public const int MostStill = 400_000;
+
+    // Every JPEG begins so, in base64.
+    private const string Jpeg = "/9j/";
+
+    /// <summary>True for what can be kept as a picture: a JPEG in base64, not too large.</summary>
+    /// <param name="still">Its text.</param>
+    public static bool IsStill(string still) => still.Length <= MostStill && still.StartsWith(Jpeg, StringComparison.Ordinal) && Convert.TryFromBase64String(still, new byte[still.Length], out _);
+
+    /// <summary>The newest reading whose picture an athlete may see, or null.</summary>
+    public Task<FilmReading?> ShownToAsync(int athleteId, CancellationToken cancel = default) =>
+        db.FilmReadings.AsNoTracking().Where(f => f.AthleteId == athleteId && f.StillFor == StillFor.Athlete).OrderByDescending(f => f.Day).ThenByDescending(f => f.Id).FirstOrDefaultAsync(cancel);
+
     /// <summary>An athlete's readings of film, newest first.</summary>
     public Task<List<FilmReading>> OfAsync(int athleteId, CancellationToken cancel = default) =>
         db.FilmReadings.AsNoTracking().Where(f => f.AthleteId == athleteId).OrderByDescending(f => f.Day).ThenByDescending(f => f.Id).ToListAsync(cancel);
@@ -21,10 +35,11 @@ public sealed class FilmBook(ClubDb db, TimeProvider clock)
     /// <param name="marks">What was marked.</param>
     /// <param name="runId">The run that was filmed, or null.</param>
     /// <param name="day">Day of the film, where there is no run.</param>
+    /// <param name="still">Picture of one frame, and who may see it; null leaves what is kept as it is.</param>
     /// <param name="by">Who.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>The reading; null with a reason where it cannot be kept.</returns>
-    public async Task<(FilmReading? Kept, string Wrong)> SaveAsync(int athleteId, int? id, int version, FilmMarks marks, long? runId, DateOnly day, string by, CancellationToken cancel = default)
+    public async Task<(FilmReading? Kept, string Wrong)> SaveAsync(int athleteId, int? id, int version, FilmMarks marks, long? runId, DateOnly day, (string Jpeg, StillFor For)? still, string by, CancellationToken cancel = default)
     {
         var run = runId is { } wanted ? await db.Runs.AsNoTracking().SingleOrDefaultAsync(r => r.Id == wanted && r.AthleteId == athleteId, cancel) : null;
         if (runId is not null && run is null)
@@ -48,6 +63,11 @@ public sealed class FilmBook(ClubDb db, TimeProvider clock)
         (row.Contact, row.ContactWithin, row.Flight) = (steps.Contact?.Value, steps.Contact?.Within, steps.Flight?.Value);
         (row.Frequency, row.FrequencyWithin, row.Length) = (steps.Frequency?.Value, steps.Frequency?.Within, steps.Length?.Value);
         (row.Speed, row.SpeedWithin) = (steps.Speed?.Value, steps.Speed?.Within);
+        if (still is { } picture)
+        {
+            (row.Still, row.StillFor) = picture.For == StillFor.Nobody ? ("", StillFor.Nobody) : picture;
+        }
+
         row.Version = version + 1;
         if (id is null)
         {

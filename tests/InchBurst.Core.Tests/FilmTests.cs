@@ -235,6 +235,22 @@ public class FilmTests
     }
 
     [Fact]
+    public void Two_clips_differ_by_more_than_they_leave_open_or_not()
+    {
+        FilmFigure F(double value, double within) => new(value, within);
+        FilmSteps Steps(FilmFigure? contact, FilmFigure? hz, FilmFigure? speed) => new() { Contacts = [], Steps = [], Contact = contact, Frequency = hz, Speed = speed };
+        var (then, now) = (Steps(F(0.110, 0.003), F(4.2, 0.03), F(8.00, 0.06)), Steps(F(0.105, 0.004), F(4.3, 0.04), F(8.11, 0.08)));
+        Assert.Equal(
+            [new FilmChange("Contact", "110 ms", "105 ms", "−5 ± 5 ms", false), new("Step frequency", "4.20 Hz", "4.30 Hz", "+0.10 ± 0.05 Hz", true), new("Speed", "8.00 m/s", "8.11 m/s", "+0.11 ± 0.10 m/s", true)],
+            FilmChange.Between(then, now, SpeedReading.MetresPerSecond));
+        Assert.Equal(new FilmChange("Speed", "28.8 km/h", "29.2 km/h", "+0.4 ± 0.4 km/h", true), FilmChange.Between(then, now, SpeedReading.KilometresPerHour)[2]);
+        Assert.Single(FilmChange.Between(then, Steps(F(0.1, 0.0001), null, null), SpeedReading.MetresPerSecond));
+        Assert.Equal("−10 ± 3 ms", FilmChange.Between(then, Steps(F(0.1, 0.0001), null, null), SpeedReading.MetresPerSecond)[0].Text);
+        Assert.Equal("0 ± 4 ms", FilmChange.Between(then, Steps(F(0.1104, 0.003), null, null), SpeedReading.MetresPerSecond)[0].Text);
+        Assert.Empty(FilmChange.Between(then, Steps(null, null, null), SpeedReading.MetresPerSecond));
+    }
+
+    [Fact]
     public void Marks_go_through_text_and_what_cannot_be_is_refused()
     {
         var marks = Run() with { Lines = [new(At(9), new(10, DistanceUnit.Yard))], Bodies = [new(27, FilmPhase.Rise, FilmMoment.FootDown, new Dictionary<FilmJoint, Spot> { [FilmJoint.FarToe] = new(3, 4.5) })], CameraMetres = 12, Speed = SpeedReading.MilesPerHour };

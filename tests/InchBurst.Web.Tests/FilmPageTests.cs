@@ -3,6 +3,7 @@ using System.Text.Json;
 using InchBurst.Core.Film;
 using InchBurst.Core.Movement;
 using InchBurst.Core.Plan;
+using InchBurst.Data;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
 
@@ -112,6 +113,8 @@ public sealed class FilmPageTests
         Assert.Equal(0.8, await house.InDbAsync(async db => (await db.Marks.SingleAsync(m => m.RunId == run)).Seconds), 6);
         Assert.Contains("from film", (await coach.PageAsync("/Athletes/1")).QuerySelector("#bests ~ *")!.ParentElement!.TextContent);
 
+        Assert.Equal(["Contact", "Flight", "Step frequency", "Step length", "Speed"], (await coach.PageAsync("/Athletes/1/Film")).QuerySelectorAll(".film-change td:first-child").Select(c => c.TextContent));
+
         async Task<Core.Demand.TimingMethod> FilmedAsync()
         {
             await coach.PostAsync("/Athletes/1/Film", "/Athletes/1/Film", ("marks", timed.Write()), ("run", $"{run}"), ("times", "true"));
@@ -120,6 +123,40 @@ public sealed class FilmPageTests
 
         var others = (await coach.PostAsync("/Athletes/2/Film", "/Athletes/2/Film", ("marks", Marks().Write()), ("run", $"{run}"), ("day", "2026-03-04"))).Page;
         Assert.Contains("That run is no longer there", others.QuerySelector(".finding-bar")!.TextContent);
+    }
+
+    [Fact]
+    public async Task The_picture_is_kept_only_where_it_was_said_and_seen_only_by_whom()
+    {
+        var (house, coach) = await OpenAsync();
+        await using var _ = house;
+        var day = (await coach.PageAsync("/Athletes/1/Film")).QuerySelector("#film-day")!.GetAttribute("value")!;
+        var jpeg = Convert.ToBase64String([0xFF, 0xD8, 0xFF, 0xE0, 1, 2, 3]);
+        var own = new Uri((await coach.PostAsync("/Athletes/1/Link", "/Athletes/1/Link?handler=Make", ("days", "30"))).Page.QuerySelector("#address")!.GetAttribute("value")!).AbsolutePath;
+        async Task<string?> OwnAsync() => (await house.Visitor().GetAsync(own)).Page.QuerySelector(".mine-film img")?.GetAttribute("src");
+        async Task<(string Still, StillFor For)> SaveAsync(string still, StillFor on, int? film = null)
+        {
+            await coach.PostAsync("/Athletes/1/Film", "/Athletes/1/Film", [("marks", Marks().Write()), ("day", day), ("still", still), ("stillFor", on.ToString()), .. film is null ? Array.Empty<(string, string)>() : [("film", $"{film}"), ("version", $"{await house.InDbAsync(db => db.FilmReadings.Where(f => f.Id == film).Select(f => f.Version).SingleAsync())}")]]);
+            return await house.InDbAsync(async db => await db.FilmReadings.OrderBy(f => f.Id).LastOrDefaultAsync() is { } row ? (row.Still, row.StillFor) : ("none", default));
+        }
+
+        // Sent without being asked for it is not kept; what is no picture is refused.
+        Assert.Equal(("", StillFor.Nobody), await SaveAsync(jpeg, StillFor.Nobody));
+        Assert.Empty((await coach.PageAsync("/Athletes/1/Film")).QuerySelectorAll(".film-still"));
+        foreach (var wrong in new[] { "", "<svg onload=x>", "iVBORw0KGgo=", "/9j/####", "/9j/" + new string('A', FilmBook.MostStill) })
+        {
+            Assert.Contains("picture could not be taken", (await coach.PostAsync("/Athletes/1/Film", "/Athletes/1/Film", ("marks", Marks().Write()), ("day", day), ("still", wrong), ("stillFor", "Coaches"))).Page.QuerySelector(".finding-bar")!.TextContent);
+        }
+
+        Assert.Equal((jpeg, StillFor.Coaches), await SaveAsync(jpeg, StillFor.Coaches));
+        Assert.Null(await OwnAsync());
+        Assert.EndsWith(jpeg, (await coach.PageAsync("/Athletes/1/Film")).QuerySelector(".film-still img")!.GetAttribute("src"), StringComparison.Ordinal);
+
+        // Later without the clip: the picture stays, for others, or goes.
+        Assert.Equal((jpeg, StillFor.Athlete), await SaveAsync("", StillFor.Athlete, 2));
+        Assert.Equal("data:image/jpeg;base64," + jpeg, await OwnAsync());
+        Assert.Equal(("", StillFor.Nobody), await SaveAsync("", StillFor.Nobody, 2));
+        Assert.Null(await OwnAsync());
     }
 
     [Fact]

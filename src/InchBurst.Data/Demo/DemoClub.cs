@@ -291,6 +291,7 @@ public sealed partial class DemoClub(DateOnly today, int seed = 7)
             .. Enumerable.Range(0, 420).Select(i => i * 0.02).Select(t => new SpeedSample(t, Math.Max(0, Math.Round((t < away + top ? curve.SpeedAt(t - away) : curve.SpeedAt(top) - (2.6 * (t - away - top))) + Normal.Sample(noise, 0, 0.14), 2)))),
         ];
         var fit = TraceFit.Fit(rows).Fitted!;
+        db.FilmReadings.AddRange(DemoFilm.Of(athlete, today));
         db.SpeedTraces.Add(new() { AthleteId = athlete.Id, Day = today.AddDays(-8), Device = TraceDevice.Radar, Rows = TraceBook.Write(rows), Mss = fit.Curve.Mss, Tau = fit.Curve.Tau, MssError = fit.MssError, TauError = fit.TauError, By = "demo", At = today.AddDays(-8).ToDateTime(new(18, 0), DateTimeKind.Utc) });
     }
 

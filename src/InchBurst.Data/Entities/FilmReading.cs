@@ -1,5 +1,18 @@
 namespace InchBurst.Data.Entities;
 
+/// <summary>Who may see the picture of one frame that a coach keeps.</summary>
+public enum StillFor
+{
+    /// <summary>No picture is kept.</summary>
+    Nobody,
+
+    /// <summary>The coaches.</summary>
+    Coaches,
+
+    /// <summary>The coaches, and the athlete on their own view.</summary>
+    Athlete,
+}
+
 /// <summary>What was marked on a clip of an athlete. The clip itself is never kept.</summary>
 public sealed class FilmReading
 {
@@ -34,6 +47,10 @@ public sealed class FilmReading
     public double? Speed { get; set; }
 
     public double? SpeedWithin { get; set; }
+    /// <summary>A small JPEG of one frame, base64, where a coach said to keep it; empty otherwise.</summary>
+    public string Still { get; set; } = "";
+
+    public StillFor StillFor { get; set; }
     public string By { get; set; } = "";
     public DateTime At { get; set; }
 

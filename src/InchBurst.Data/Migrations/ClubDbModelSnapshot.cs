@@ -606,6 +606,13 @@ namespace InchBurst.Data.Migrations
                     b.Property<double?>("SpeedWithin")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("Still")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("StillFor")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");

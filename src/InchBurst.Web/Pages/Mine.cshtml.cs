@@ -10,7 +10,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace InchBurst.Web.Pages;
 
 /// <summary>What an athlete reads of their own at a private address: today's card, curve, bests. Nobody else is in it.</summary>
-public sealed class MineModel(LinkBook links, SessionBook sessions, SquadBook squads, CardMaker cards, Desk desk) : PageModel
+public sealed class MineModel(LinkBook links, SessionBook sessions, SquadBook squads, CardMaker cards, FilmBook films, Desk desk) : PageModel
 {
     /// <summary>How many days ahead the next session is looked for.</summary>
     private const int DaysAhead = 7;
@@ -37,6 +37,9 @@ public sealed class MineModel(LinkBook links, SessionBook sessions, SquadBook sq
     /// <summary>Own bests, run free.</summary>
     public IReadOnlyList<BestList> Lists { get; private set; } = [];
 
+    /// <summary>Figures of film with a picture that the coach keeps for them too, or null.</summary>
+    public FilmReading? Film { get; private set; }
+
     public async Task<IActionResult> OnGetAsync(string key)
     {
         // The address is a key: it is kept from search engines and from the pages that are gone to.
@@ -59,6 +62,7 @@ public sealed class MineModel(LinkBook links, SessionBook sessions, SquadBook sq
             }
         }
 
+        Film = await films.ShownToAsync(Athlete.Id);
         Cards = made;
         Standing = await squads.CurveAsync(Athlete.Id);
         Lists = Bests.OfLoad(Bests.Lists(await squads.BestsAsync(Athlete.Id)), isFree: true);

@@ -39,6 +39,12 @@ public sealed class FilmModel(RosterBook roster, SquadBook squads, FilmBook film
     /// <summary>The kept figures that are shown or gone on with; null for new ones.</summary>
     public FilmReading? Chosen { get; private set; }
 
+    /// <summary>The figures whose picture is shown: the chosen, or the newest.</summary>
+    public FilmReading? Shown => Chosen ?? Kept.FirstOrDefault();
+
+    /// <summary>The chosen figures, or the newest, against those before them; null where there are none before.</summary>
+    public (FilmReading Then, FilmReading Now, IReadOnlyList<FilmChange> Changes)? Change { get; private set; }
+
     /// <summary>Marks the page begins with: of the chosen figures, or what could not be saved.</summary>
     public string Marks { get; private set; } = "";
 
@@ -92,11 +98,16 @@ public sealed class FilmModel(RosterBook roster, SquadBook squads, FilmBook film
         Added = added is { } session ? (await sessions.FindAsync(session))?.Session : null;
         Chosen = Kept.FirstOrDefault(f => f.Id == film);
         Marks = Chosen?.Marks ?? "";
+        if (Shown is { } now && Kept.SkipWhile(f => f.Id != now.Id).Skip(1).FirstOrDefault() is { } then)
+        {
+            Change = (then, now, FilmChange.Between(FilmSteps.Of(FilmMarks.Read(then.Marks)), FilmSteps.Of(FilmMarks.Read(now.Marks)), Club.SpeedUnit));
+        }
+
         await ChooseAsync(Chosen?.RunId ?? run, Chosen?.Day ?? desk.Today);
         return Page();
     }
 
-    public async Task<IActionResult> OnPostAsync(int id, int? film, int version, string? marks, long? run, string? day, string? codes, bool note, bool times)
+    public async Task<IActionResult> OnPostAsync(int id, int? film, int version, string? marks, long? run, string? day, string? codes, bool note, bool times, string? still, StillFor stillFor)
     {
         if (!await FindAsync(id))
         {
@@ -118,6 +129,11 @@ public sealed class FilmModel(RosterBook roster, SquadBook squads, FilmBook film
             Wrong["save"] = "There is nothing marked yet: mark feet, joints or lines first.";
         }
 
+        if (stillFor != StillFor.Nobody && !FilmBook.IsStill(still ?? "") && Chosen?.Still is not { Length: > 0 })
+        {
+            Wrong["save"] = "The picture could not be taken from the clip. Save without it, or open the clip again.";
+        }
+
         if (Wrong.Count > 0)
         {
             return Page();
@@ -129,7 +145,7 @@ public sealed class FilmModel(RosterBook roster, SquadBook squads, FilmBook film
         // What is kept, noted on the run and read as its time is one step.
         var (kept, wrong) = await trackside.StepAsync(async () =>
         {
-            var done = await films.SaveAsync(id, film, version, read!, run, Day, desk.Who);
+            var done = await films.SaveAsync(id, film, version, read!, run, Day, Enum.IsDefined(stillFor) ? (FilmBook.IsStill(still ?? "") ? still! : Chosen?.Still ?? "", stillFor) : null, desk.Who);
             if (done.Kept is not null && Run is { } filmed)
             {
                 foreach (var command in Commands(filmed, seen, told))

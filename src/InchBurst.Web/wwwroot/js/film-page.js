@@ -12,6 +12,7 @@ const all = (css) => [...root.querySelectorAll(css)];
 const JOINTS = JSON.parse(root.dataset.joints);
 const RATE = "inchburst-film-rate";
 const SLOW = 0.25;
+const STILL = 640;
 
 const clip = new Clip(find("video"));
 const marks = new Marks();
@@ -365,10 +366,20 @@ placing.canTake = (at, reach) => {
   const [name, from] = Object.entries(joints).map(([n, p]) => [n, p, Math.hypot(p.x - at.x, p.y - at.y)]).sort((a, b) => a[2] - b[2])[0] ?? [];
   return from && Math.hypot(from.x - at.x, from.y - at.y) <= reach ? (to) => { const b = marks.bodyOn(clip.frame); marks.joint(clip.frame, name, to, b.phase, b.moment); } : null;
 };
+// The picture of this frame, small, where the coach said to keep it.
+function still() {
+  const canvas = document.createElement("canvas");
+  canvas.width = Math.min(STILL, clip.width);
+  canvas.height = Math.round((clip.height * canvas.width) / clip.width);
+  canvas.getContext("2d").drawImage(clip.video, 0, 0, canvas.width, canvas.height);
+  return canvas.toDataURL("image/jpeg", 0.8).split(",")[1];
+}
+
 for (const form of all("form[data-save]")) form.addEventListener("submit", () => {
   form.elements.marks.value = JSON.stringify(marks.now);
   form.elements.phase.value = phase;
   form.elements.frame.value = clip.frame;
+  form.elements.still.value = find("#film-still").value === "Nobody" || !clip.isOpen ? "" : still();
 });
 if (root.dataset.saved) { try { for (const key of Object.keys(localStorage).filter((k) => k.startsWith(`inchburst-film:${root.dataset.athlete}:`))) localStorage.removeItem(key); } catch { /* nothing was left */ } }
 

@@ -11,7 +11,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace InchBurst.Data.Migrations
 {
     [DbContext(typeof(ClubDb))]
-    [Migration("20261128092616_FilmReadings")]
+    [Migration("20261128102618_FilmReadings")]
     partial class FilmReadings
     {
         /// <inheritdoc />
@@ -608,6 +608,13 @@ namespace InchBurst.Data.Migrations
 
                     b.Property<double?>("SpeedWithin")
                         .HasColumnType("REAL");
+
+                    b.Property<string>("Still")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("StillFor")
+                        .HasColumnType("INTEGER");
 
                     b.Property<int>("Version")
                         .IsConcurrencyToken()

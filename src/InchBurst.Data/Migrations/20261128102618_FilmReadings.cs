@@ -29,6 +29,8 @@ namespace InchBurst.Data.Migrations
                     Length = table.Column<double>(type: "REAL", nullable: true),
                     Speed = table.Column<double>(type: "REAL", nullable: true),
                     SpeedWithin = table.Column<double>(type: "REAL", nullable: true),
+                    Still = table.Column<string>(type: "TEXT", nullable: false),
+                    StillFor = table.Column<int>(type: "INTEGER", nullable: false),
                     By = table.Column<string>(type: "TEXT", nullable: false),
                     At = table.Column<DateTime>(type: "TEXT", nullable: false),
                     Version = table.Column<int>(type: "INTEGER", nullable: false),
