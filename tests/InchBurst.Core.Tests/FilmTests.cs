@@ -239,7 +239,7 @@ public class FilmTests
     {
         FilmFigure F(double value, double within) => new(value, within);
         FilmSteps Steps(FilmFigure? contact, FilmFigure? hz, FilmFigure? speed) => new() { Contacts = [], Steps = [], Contact = contact, Frequency = hz, Speed = speed };
-        var (then, now) = (Steps(F(0.110, 0.003), F(4.2, 0.03), F(8.00, 0.06)), Steps(F(0.105, 0.004), F(4.3, 0.04), F(8.11, 0.08)));
+        var (then, now) = (Steps(F(0.110, 0.003), F(4.2, 0.03), F(8.00, 0.06)), Steps(F(0.1051, 0.004), F(4.3, 0.04), F(8.11, 0.08)));
         Assert.Equal(
             [new FilmChange("Contact", "110 ms", "105 ms", "−5 ± 5 ms", false), new("Step frequency", "4.20 Hz", "4.30 Hz", "+0.10 ± 0.05 Hz", true), new("Speed", "8.00 m/s", "8.11 m/s", "+0.11 ± 0.10 m/s", true)],
             FilmChange.Between(then, now, SpeedReading.MetresPerSecond));
