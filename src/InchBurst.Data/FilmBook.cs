@@ -58,11 +58,8 @@ public sealed class FilmBook(ClubDb db, TimeProvider clock)
             return (null, $"{row.By} changed these figures meanwhile. Yours are still here: save them as new, or open the others first.");
         }
 
-        var steps = FilmSteps.Of(marks);
-        (row.RunId, row.Day, row.Marks, row.By, row.At) = (run?.Id, run?.Day ?? day, marks.Write(), by, clock.GetUtcNow().UtcDateTime);
-        (row.Contact, row.ContactWithin, row.Flight) = (steps.Contact?.Value, steps.Contact?.Within, steps.Flight?.Value);
-        (row.Frequency, row.FrequencyWithin, row.Length) = (steps.Frequency?.Value, steps.Frequency?.Within, steps.Length?.Value);
-        (row.Speed, row.SpeedWithin) = (steps.Speed?.Value, steps.Speed?.Within);
+        (row.RunId, row.Day, row.By, row.At) = (run?.Id, run?.Day ?? day, by, clock.GetUtcNow().UtcDateTime);
+        Fill(row, marks);
         if (still is { } picture)
         {
             (row.Still, row.StillFor) = picture.For == StillFor.Nobody ? ("", StillFor.Nobody) : picture;
@@ -84,6 +81,18 @@ public sealed class FilmBook(ClubDb db, TimeProvider clock)
         }
 
         return (row, "");
+    }
+
+    /// <summary>Puts what was marked into a row, with the sums that lists show.</summary>
+    /// <param name="row">The row.</param>
+    /// <param name="marks">What was marked.</param>
+    internal static void Fill(FilmReading row, FilmMarks marks)
+    {
+        var steps = FilmSteps.Of(marks);
+        row.Marks = marks.Write();
+        (row.Contact, row.ContactWithin, row.Flight) = (steps.Contact?.Value, steps.Contact?.Within, steps.Flight?.Value);
+        (row.Frequency, row.FrequencyWithin, row.Length) = (steps.Frequency?.Value, steps.Frequency?.Within, steps.Length?.Value);
+        (row.Speed, row.SpeedWithin) = (steps.Speed?.Value, steps.Speed?.Within);
     }
 
     /// <summary>Takes a reading out, or puts it back.</summary>

@@ -123,6 +123,10 @@ public class FilmWordsTests
         var marks = new FilmMarks { Clip = Clip, Feet = [Foot(6, Side.Left, false), Foot(20, Side.Right), Foot(32, Side.Right, false), Foot(50, Side.Left)] };
         Assert.Equal(["left foot off", "right foot down, step 1", "right foot off, step 1", "left foot down, step 2", ""], new[] { 6, 20, 32, 50, 51 }.Select(f => See(marks, f).Here));
         Assert.Equal(["left", "left", "right", "right", "left", "left", "right"], new[] { 0, 6, 7, 20, 21, 40, 51 }.Select(f => See(marks, f).NextFoot));
+        // What leaves is what stands: the right foot from 20 until it is marked off, the left from 50 on.
+        var unmarked = marks with { Feet = [.. marks.Feet.Where(m => m.Frame.Number != 32)] };
+        Assert.Equal(["left", "right", "right", "left", "left"], new[] { 0, 20, 40, 50, 90 }.Select(f => See(unmarked, f).LeavingFoot));
+        Assert.Equal(["left", "left", "left"], new[] { 0, 40, 60 }.Select(f => See(marks, f).LeavingFoot));
         Assert.Equal([new FilmBar("left", null, 6, ""), new("right", 20, 32, "100"), new("left", 50, null, "")], See(marks).Bars);
         Assert.Equal([new FilmAir(32, 50, "150")], See(marks).Airs);
     }

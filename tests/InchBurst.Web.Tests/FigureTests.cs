@@ -185,6 +185,13 @@ public partial class FigureTests
         Assert.Equal(1, lines["Ankle dribble"]);
         Assert.Contains(lines, l => l.Value == 0);
 
+        // On the paper a row of what there is to be learnt, never a body twice.
+        var drawn = (await coach.PageAsync("/Sessions/49/Sheet")).QuerySelectorAll(".sheet-figures figure").Select(f => (Name: f.TextContent.Trim(), Paths: f.QuerySelectorAll("svg path").Length)).ToList();
+        Assert.Contains("A-skip", drawn.Select(d => d.Name));
+        Assert.InRange(drawn.Count, 5, 9);
+        Assert.Equal(drawn.Count, drawn.Select(d => d.Name).Distinct().Count());
+        Assert.All(drawn, d => Assert.True(d.Paths > 4));
+
         const string live = "/Sessions/49/Trackside";
         await coach.PostAsync(live, live + "?handler=Start", [.. (await coach.PageAsync(live)).QuerySelectorAll("[name=here][checked]").Select(h => ("here", h.GetAttribute("value")!))]);
         var tiles = (await coach.PageAsync(live + "?line=5")).QuerySelectorAll(".t-tile");

@@ -88,6 +88,9 @@ public sealed record FilmSight
     /// <summary>What a landing or a leaving on this frame would be: the foot that comes next, "left" or "right".</summary>
     public string NextFoot { get; init; } = "";
 
+    /// <summary>The foot that would leave on this frame: that which stands, else the one that comes next.</summary>
+    public string LeavingFoot { get; init; } = "";
+
     /// <summary>Steps as rows.</summary>
     public IReadOnlyList<FilmRow> Rows { get; init; } = [];
 
@@ -165,6 +168,7 @@ public sealed record FilmSight
             Time = $"{Figures.Exact(frame.At(clip), 3)} s",
             Here = HereOf(steps, frame.Number),
             NextFoot = NextFootOf(steps, frame.Number),
+            LeavingFoot = steps.Contacts.LastOrDefault(c => c.Down?.Number <= frame.Number && c.Off is null) is { } stands ? FilmSteps.Word(stands.Foot) : NextFootOf(steps, frame.Number),
             Rows = [.. steps.Steps.Select(s => Row(s.Number, FilmSteps.Word(s.Foot), s.Frame, s.Contact, s.Flight, s.Frequency, s.Length, 1))],
             Mean = steps.Steps.Count > 1 ? Row(0, "mean", 0, steps.Contact, steps.Flight, steps.Frequency, steps.Length, 2) : null,
             Speed = steps.Speed is { } v ? Figures.SpeedText(v.Value, marks.Speed) : "",

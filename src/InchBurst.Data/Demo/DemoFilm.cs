@@ -19,25 +19,9 @@ internal static class DemoFilm
         new[] { (Days: -37, Pose: "left behind", Contact: 14, Step: 29, Metres: 1.83), (Days: -9, Pose: "upright touch-down", Contact: 13, Step: 28, Metres: 1.88) }.Select(c =>
         {
             var day = today.AddDays(c.Days);
-            var marks = Marks(c.Pose, c.Contact, c.Step, c.Metres);
-            var steps = FilmSteps.Of(marks);
-            return new FilmReading
-            {
-                AthleteId = athlete.Id,
-                Day = day,
-                Marks = marks.Write(),
-                By = "demo",
-                At = day.ToDateTime(new(18, 30), DateTimeKind.Utc),
-                Version = 1,
-                Contact = steps.Contact?.Value,
-                ContactWithin = steps.Contact?.Within,
-                Flight = steps.Flight?.Value,
-                Frequency = steps.Frequency?.Value,
-                FrequencyWithin = steps.Frequency?.Within,
-                Length = steps.Length?.Value,
-                Speed = steps.Speed?.Value,
-                SpeedWithin = steps.Speed?.Within,
-            };
+            var row = new FilmReading { AthleteId = athlete.Id, Day = day, By = "demo", At = day.ToDateTime(new(18, 30), DateTimeKind.Utc), Version = 1 };
+            FilmBook.Fill(row, Marks(c.Pose, c.Contact, c.Step, c.Metres));
+            return row;
         });
 
     private static FilmMarks Marks(string pose, int contact, int step, double metres)

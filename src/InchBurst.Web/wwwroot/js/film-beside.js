@@ -16,8 +16,8 @@ export function beside(root, clip, marksNow, sightNow) {
   const trueRate = (c) => { const shot = marksNow().clip.shotRate; return shot && Math.abs(rateOf(c) - rateOf(clip)) < 1 ? shot : rateOf(c); };
 
   function tell() {
-    const at = other.times.length > 0 ? `frame ${other.frame}` : "";
-    const landing = isSame ? sightNow()?.bars.find((b) => b.down === other.frame) : null;
+    const at = other.times.length > 0 ? `frame ${other.shown}` : "";
+    const landing = isSame ? sightNow()?.bars.find((b) => b.down === other.shown) : null;
     find("[data-where]").textContent = `${at}${landing ? `, ${landing.foot} foot down` : ""}`;
     find("[data-tie]").setAttribute("aria-pressed", String(tied !== null));
   }

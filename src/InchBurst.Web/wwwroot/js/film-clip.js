@@ -12,7 +12,12 @@ export class Clip {
   onframe = () => {};
 
   times = [];
+
+  /** The frame that was asked for: what keys and marks are about. */
   frame = 0;
+
+  /** The frame that is on the screen, a moment behind while it is being found. */
+  shown = 0;
 
   constructor(video) { this.video = video; }
 
@@ -61,6 +66,7 @@ export class Clip {
         const next = this.#want;
         this.#want = null;
         await this.#seek(next);
+        this.shown = next;
         this.onframe(next);
       }
     } finally { this.#busy = false; }
@@ -87,12 +93,12 @@ export class Clip {
     if (this.frame >= this.times.length - 1) video.currentTime = this.#middle(0);
     const tell = (_, { mediaTime }) => {
       if (video.paused && !video.ended) return;
-      this.frame = this.#index(mediaTime - this.#offset);
+      this.frame = this.shown = this.#index(mediaTime - this.#offset);
       this.onframe(this.frame);
       video.requestVideoFrameCallback(tell);
     };
     video.requestVideoFrameCallback(tell);
-    video.addEventListener("ended", () => { this.frame = this.times.length - 1; this.onframe(this.frame); ended(); }, { once: true });
+    video.addEventListener("ended", () => { this.frame = this.shown = this.times.length - 1; this.onframe(this.frame); ended(); }, { once: true });
     return video.play();
   }
 
@@ -111,7 +117,7 @@ export class Clip {
   /** Gives back what it holds. */
   close() {
     this.times = [];
-    this.frame = 0;
+    this.frame = this.shown = 0;
     this.#want = null;
     if (!this.#address) return;
     this.video.pause();

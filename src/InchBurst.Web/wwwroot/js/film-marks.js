@@ -11,6 +11,9 @@ export class Marks {
 
   now = structuredClone(empty);
 
+  /** What the draft of these marks is kept under. */
+  get key() { return this.#key; }
+
   get canUndo() { return this.#back.length > 0; }
   get isEmpty() { const { feet, lines, scales, bodies } = this.now; return feet.length + lines.length + scales.length + bodies.length === 0; }
 
@@ -39,9 +42,6 @@ export class Marks {
     this.#keep();
   }
 
-  /** Forgets what the device keeps: it was saved. */
-  saved() { try { localStorage.removeItem(this.#key); } catch { /* it was never kept */ } }
-
   #keep() {
     try { localStorage.setItem(this.#key, JSON.stringify(this.now)); } catch (error) { console.warn("Marks are kept on this page alone:", error.message); }
     this.onchange();
@@ -63,7 +63,7 @@ export class Marks {
   landingOn(number) { return this.now.feet.find((f) => f.isDown && f.frame.number === number); }
 
   /** Says where the tip of the foot that lands on a frame stands. */
-  stand(number, at) { this.change(() => { this.landingOn(number).at = at; }); }
+  stand(number, at) { if (this.landingOn(number)) this.change(() => { this.landingOn(number).at = at; }); }
 
   bodyOn(number) { return this.now.bodies.find((b) => b.frame === number); }
 

@@ -11,6 +11,7 @@ const find = (css) => root.querySelector(css);
 const all = (css) => [...root.querySelectorAll(css)];
 const JOINTS = JSON.parse(root.dataset.joints);
 const RATE = "inchburst-film-rate";
+const SAVING = "inchburst-film-saving";
 const SLOW = 0.25;
 const STILL = 640;
 
@@ -32,7 +33,7 @@ const wrong = (name, text) => { const el = find(`[data-wrong="${name}"]`); if (e
 /** Asks Core, and draws what it says. */
 function draw() {
   if (!clip.isOpen && !isReady) return;
-  const frame = clip.isOpen ? clip.at() : { number: 0, seconds: 0, gap: marks.now.clip.seconds / (marks.now.clip.frames - 1) };
+  const frame = clip.isOpen ? clip.at(clip.shown) : { number: 0, seconds: 0, gap: marks.now.clip.seconds / (marks.now.clip.frames - 1) };
   sight = core.film(marks.now, frame, phase) ?? sight;
   if (!sight) return;
   const body = marks.bodyOn(frame.number);
@@ -50,8 +51,7 @@ function draw() {
   drawLines();
   find("[data-times]").hidden = sight.splits.length === 0 || root.querySelector("#film-run").value === "";
   drawSuggestion();
-  const foot = side ?? sight.nextFoot;
-  for (const el of all("[data-foot]")) el.textContent = `${foot} foot`;
+  for (const el of all("[data-foot]")) el.textContent = `${side ?? sight[el.dataset.foot]} foot`;
   for (const [key, isDown] of [["down", true], ["up", false]]) for (const b of all(`[data-do="${key}"]`)) b.setAttribute("aria-pressed", String(marks.now.feet.some((f) => f.frame.number === frame.number && f.isDown === isDown)));
   for (const b of all("[data-do=undo]")) b.disabled = !marks.canUndo;
   for (const b of all("[data-needs-marks]")) b.disabled = marks.isEmpty;
@@ -72,7 +72,7 @@ function drawPicture() {
   const [box, back] = [find("[data-stage]").getBoundingClientRect(), svg.getScreenCTM().inverse()];
   const [from, to] = [[box.left, box.top], [box.right, box.bottom]].map(([x, y]) => new DOMPoint(x, y).matrixTransform(back));
   const view = { left: Math.max(0, from.x), top: Math.max(0, from.y), right: Math.min(clip.width, to.x), bottom: Math.min(clip.height, to.y) };
-  drawOver(svg, { view, most: isNarrow() ? 3 : 9, marks: marks.now, sight, frame: clip.frame, width: clip.width, height: clip.height, u, goals: find("[data-goals]"), isGoal, cross: placing.cross, pending: placing.pending });
+  drawOver(svg, { view, most: isNarrow() ? 3 : 9, marks: marks.now, sight, frame: clip.shown, width: clip.width, height: clip.height, u, goals: find("[data-goals]"), isGoal, cross: placing.cross, pending: placing.pending });
 }
 
 // Nearer, the picture follows the runner along what is marked.
@@ -83,7 +83,7 @@ function follow() {
   if (zoom === 1 || !clip.isOpen) { inner.style.transform = ""; return; }
   const [wide, high] = [inner.parentElement.clientWidth, inner.parentElement.clientHeight];
   const by = Math.min(wide / clip.width, high / clip.height);
-  const at = centre ?? runnerAt(clip.frame) ?? { x: clip.width / 2, y: clip.height * 0.6 };
+  const at = centre ?? runnerAt(clip.shown) ?? { x: clip.width / 2, y: clip.height * 0.6 };
   const [x, y] = [(wide - clip.width * by) / 2 + at.x * by, (high - clip.height * by) / 2 + at.y * by];
   const within = (to, room) => Math.min(0, Math.max(room - room * zoom, room / 2 - to * zoom));
   inner.style.transform = `translate(${within(x, wide)}px, ${within(y, high)}px) scale(${zoom})`;
@@ -110,7 +110,7 @@ function nearer(by) {
 
 function drawTimeline() {
   const svg = find("[data-time]");
-  timeline = drawTime(svg, { marks: marks.now, sight, frame: clip.frame, count: clip.isOpen ? clip.times.length : marks.now.clip.frames, width: Math.max(300, svg.parentElement.clientWidth), narrow: isNarrow() });
+  timeline = drawTime(svg, { marks: marks.now, sight, frame: clip.shown, count: clip.isOpen ? clip.times.length : marks.now.clip.frames, width: Math.max(300, svg.parentElement.clientWidth), narrow: isNarrow() });
 }
 
 function list(css, values, make) {
@@ -155,6 +155,7 @@ async function open(file) {
   progress.hidden = false;
   progress.firstElementChild.value = 0;
   try {
+    if (!root.dataset.device) throw new Error("What works out the figures is still being built on the server. Reload this page in a minute.");
     await Promise.all([clip.open(file, (share) => { progress.firstElementChild.value = share; }), core.start(root.dataset.device)]);
     const known = core.filmClip(clip.times, clip.width, clip.height);
     if (!known) throw new Error("The frames of this clip do not follow each other in time.");
@@ -194,11 +195,9 @@ function kept(known) {
 
 function foot(isDown) {
   if (!clip.isOpen) return;
-  const name = side ?? sight.nextFoot;
   const here = marks.now.feet.find((f) => f.frame.number === clip.frame && f.isDown === isDown);
-  const standing = sight.bars.find((b) => b.off === undefined || b.off === null);
-  // What leaves the ground is what stands on it.
-  const of = isDown || here ? name : side ?? standing?.foot ?? name;
+  const then = clip.shown === clip.frame ? sight : core.film(marks.now, clip.at(), phase) ?? sight;
+  const of = side ?? (isDown ? then.nextFoot : then.leavingFoot);
   marks.foot(clip.at(), of === "left" ? "Left" : "Right", isDown);
   side = null;
   if (isDown && !here && marks.now.scales.length > 0) askTip();
@@ -356,7 +355,7 @@ find("[data-time]").addEventListener("pointerdown", (event) => {
 placing.pulled = (dx, dy) => {
   if (zoom === 1) return;
   const by = Math.min(stage.clientWidth / clip.width, stage.clientHeight / clip.height) * zoom;
-  const at = centre ?? runnerAt(clip.frame) ?? { x: clip.width / 2, y: clip.height * 0.6 };
+  const at = centre ?? runnerAt(clip.shown) ?? { x: clip.width / 2, y: clip.height * 0.6 };
   centre = { x: Math.min(clip.width, Math.max(0, at.x - dx / by)), y: Math.min(clip.height, Math.max(0, at.y - dy / by)) };
   draw();
 };
@@ -378,13 +377,15 @@ function still() {
 for (const form of all("form[data-save]")) form.addEventListener("submit", () => {
   form.elements.marks.value = JSON.stringify(marks.now);
   form.elements.phase.value = phase;
+  try { sessionStorage.setItem(SAVING, marks.key); } catch { /* the draft stays */ }
   form.elements.frame.value = clip.frame;
   form.elements.still.value = find("#film-still").value === "Nobody" || !clip.isOpen ? "" : still();
 });
-if (root.dataset.saved) { try { for (const key of Object.keys(localStorage).filter((k) => k.startsWith(`inchburst-film:${root.dataset.athlete}:`))) localStorage.removeItem(key); } catch { /* nothing was left */ } }
+// The draft of what was just saved goes; those of other clips stay.
+if (root.dataset.saved) { try { localStorage.removeItem(sessionStorage.getItem(SAVING)); } catch { /* nothing was left */ } }
 
 marks.onchange = draw;
-clip.onframe = () => { if (runnerAt(clip.frame)) centre = null; placing.frame(clip.frame); draw(); };
+clip.onframe = () => { if (runnerAt(clip.shown)) centre = null; placing.frame(clip.frame); draw(); };
 new ResizeObserver(() => draw()).observe(find("[data-stage]"));
 beside(root, clip, () => marks.now, () => sight);
 window.addEventListener("pagehide", () => clip.close());
