@@ -50,12 +50,12 @@ public sealed class FilmBook(ClubDb db, TimeProvider clock)
         var row = id is null ? new FilmReading { AthleteId = athleteId } : await db.FilmReadings.SingleOrDefaultAsync(f => f.Id == id && f.AthleteId == athleteId, cancel);
         if (row is null)
         {
-            return (null, "These figures were taken out meanwhile. Save them as new.");
+            return (null, "These figures were taken out meanwhile. Yours are saved as new ones from here.");
         }
 
         if (row.Version != version && id is not null)
         {
-            return (null, $"{row.By} changed these figures meanwhile. Yours are still here: save them as new, or open the others first.");
+            return (null, $"{row.By} changed these figures meanwhile. Yours are saved as new ones from here.");
         }
 
         (row.RunId, row.Day, row.By, row.At) = (run?.Id, run?.Day ?? day, by, clock.GetUtcNow().UtcDateTime);
@@ -77,7 +77,7 @@ public sealed class FilmBook(ClubDb db, TimeProvider clock)
         }
         catch (DbUpdateConcurrencyException)
         {
-            return (null, "Somebody else changed these figures in the same moment. Yours are still here: save them as new.");
+            return (null, "Somebody else changed these figures in the same moment. Yours are saved as new ones from here.");
         }
 
         return (row, "");

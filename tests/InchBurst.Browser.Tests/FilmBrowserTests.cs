@@ -159,6 +159,19 @@ public sealed class FilmBrowserTests
         page.UntilText(".toast-bar", "The film stayed here");
         Assert.StartsWith("10", page.Driver.FindElements(By.CssSelector(".film-kept td.num"))[0].Text, StringComparison.Ordinal);
         Assert.NotEmpty(page.Driver.FindElements(By.CssSelector(".film-figures figure svg")));
+
+        // With its own clip these figures are gone on with; another clip's would be new ones, never written over them.
+        string Film() => page.Driver.FindElement(By.CssSelector("#film-form [name=film]")).GetDomProperty("value")!;
+        var film = Film();
+        Assert.NotEqual("", film);
+        page.Driver.FindElement(By.Id("film-file")).SendKeys(Path.Combine(Clips, "runner.mp4"));
+        page.Find(".film[data-open]");
+        page.Look(() => Assert.Equal(5, page.Driver.FindElements(By.CssSelector("[data-steps] .film-go")).Count));
+        Assert.Equal(film, Film());
+        page.Driver.ExecuteScript("const f = document.querySelector('.film'), m = JSON.parse(f.dataset.marks); m.clip.frames = 99; f.dataset.marks = JSON.stringify(m); delete f.dataset.open;");
+        page.Driver.FindElement(By.Id("film-file")).SendKeys(Path.Combine(Clips, "runner.mp4"));
+        page.Find(".film[data-open]");
+        page.Look(() => Assert.Equal("", Film()));
         Assert.Empty(page.Complaints());
     }
 

@@ -72,6 +72,8 @@ public sealed class FilmPageTests
         Assert.Contains("Odalys Brandvold changed these figures meanwhile", late.QuerySelector(".finding-bar")!.TextContent);
         Assert.Equal(Marks().Write(), late.QuerySelector(".film")!.GetAttribute("data-marks"));
 
+        Assert.Equal(("", "0"), (late.QuerySelector("#film-form [name=film]")!.GetAttribute("value") ?? "", late.QuerySelector("#film-form [name=version]")!.GetAttribute("value")));
+
         // Another athlete's is not found; taken out it is gone, and undone it is there again.
         Assert.Equal(HttpStatusCode.NotFound, (await coach.PostAsync("/Athletes/2/Film", "/Athletes/2/Film?handler=Remove", ("film", "1"), ("removed", "true"))).Code);
         Assert.Contains("taken out meanwhile", (await coach.PostAsync("/Athletes/2/Film", "/Athletes/2/Film", ("marks", Marks().Write()), ("day", day), ("film", "1"), ("version", "2"))).Page.QuerySelector(".finding-bar")!.TextContent);

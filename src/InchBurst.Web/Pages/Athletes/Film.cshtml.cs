@@ -159,6 +159,9 @@ public sealed class FilmModel(RosterBook roster, SquadBook squads, FilmBook film
         if (kept is null)
         {
             Wrong["save"] = wrong;
+
+            // Who was overtaken saves as new from here on: nobody's figures are lost.
+            Chosen = run is not null && Run is null ? Chosen : null;
             return Page();
         }
 

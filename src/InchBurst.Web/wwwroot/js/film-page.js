@@ -2,7 +2,7 @@
 import * as core from "./core.js";
 import { Clip } from "./film-clip.js";
 import { Marks } from "./film-marks.js";
-import { drawGauges, drawOver, drawSteps, drawTime, html } from "./film-draw.js";
+import { drawGauges, drawOver, drawSteps, drawTime, html, unitOf } from "./film-draw.js";
 import { Placing } from "./film-place.js";
 import { beside } from "./film-beside.js";
 
@@ -25,6 +25,7 @@ let moment = null;
 let isGoal = true;
 let side = null;
 let isReady = false;
+let own = null;
 const isNarrow = () => matchMedia("(max-width: 700px)").matches;
 
 const say = (text) => { find("[data-said]").textContent = text; };
@@ -128,7 +129,7 @@ function drawLines() {
     go.addEventListener("click", () => clip.show(line.frame.number));
     out.setAttribute("aria-label", `Take out the line on frame ${line.frame.number}`);
     out.addEventListener("click", () => marks.line(line.frame, null));
-    li.append(html("b", "", `${line.at.amount} ${({ Yard: "yd", Foot: "ft" })[line.at.unit] ?? "m"}`), go, out);
+    li.append(html("b", "", `${line.at.amount} ${unitOf(line.at.unit)}`), go, out);
     return li;
   });
 }
@@ -164,6 +165,10 @@ async function open(file) {
     const stated = Math.round((known.frames - 1) / known.seconds);
     if (rates[stated] && rates[stated] !== stated) known.shotRate = rates[stated];
     const again = marks.begin(known, root.dataset.speed, kept(known), `inchburst-film:${root.dataset.athlete}:${known.frames}:${known.width}x${known.height}:${known.seconds.toFixed(4)}`);
+    // Figures that were kept are gone on with on their own clip only; another clip's are new ones.
+    const form = find("form[data-save]");
+    own ??= { film: form.elements.film.value, version: form.elements.version.value };
+    [form.elements.film.value, form.elements.version.value] = kept(known) ? [own.film, own.version] : ["", "0"];
     root.dataset.open = "yes";
     isReady = true;
     zoom = 1;
@@ -299,7 +304,11 @@ document.addEventListener("keydown", (event) => {
   acts[act]();
 });
 
-for (const field of all("[data-file]")) field.addEventListener("change", () => { if (field.files.length > 0) open(field.files[0]); });
+for (const field of all("[data-file]")) field.addEventListener("change", () => {
+  if (field.files.length > 0) open(field.files[0]);
+  // So that the same file can be chosen again.
+  setTimeout(() => { field.value = ""; });
+});
 const stage = find("[data-stage]");
 stage.addEventListener("dragover", (event) => event.preventDefault());
 stage.addEventListener("drop", (event) => { event.preventDefault(); if (event.dataTransfer.files.length > 0) open(event.dataTransfer.files[0]); });
