@@ -5,11 +5,10 @@ export function beside(root, clip, marksNow, sightNow) {
   const box = root.querySelector("[data-beside]");
   const find = (css) => box.querySelector(css);
   const other = new Clip(find("video"));
-  let file = null;
   let tied = null;
   let isSame = true;
 
-  for (const field of root.querySelectorAll("[data-file]")) field.addEventListener("change", () => { [file] = field.files; if (!box.hidden && isSame) close(); });
+  for (const field of root.querySelectorAll("[data-file]")) field.addEventListener("change", () => { if (!box.hidden && isSame) close(); });
 
   const rateOf = (c) => (c.times.length - 1) / (c.times.at(-1) - c.times[0]);
   // A second file is taken to be shot as fast as it says, unless it says the same as the first one, whose true rate is known.
@@ -58,7 +57,7 @@ export function beside(root, clip, marksNow, sightNow) {
   other.onframe = tell;
 
   const acts = {
-    same: () => { if (file) open(file, true); },
+    same: () => open(clip.file, true),
     back: () => step(other.frame - 1),
     on: () => step(other.frame + 1),
     // The landing after the one that is shown, so that left stands against right.

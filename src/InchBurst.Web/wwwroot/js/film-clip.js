@@ -13,6 +13,9 @@ export class Clip {
 
   times = [];
 
+  /** The file it is of, however it was chosen; null while none is open. */
+  file = null;
+
   /** The frame that was asked for: what keys and marks are about. */
   frame = 0;
 
@@ -32,6 +35,7 @@ export class Clip {
     let times;
     try { times = await (await import("./film-frames.js")).framesOf(file, told); } catch (error) { console.warn("Clip:", error.message); throw new Error("The frames of this file cannot be read. MP4, MOV, WebM and MKV can; phones and cameras make the first two."); }
     if (times.length < 2) throw new Error("There are no two frames in this file.");
+    this.file = file;
     this.#address = URL.createObjectURL(file);
     const { video } = this;
     await new Promise((done, fail) => {
@@ -118,6 +122,7 @@ export class Clip {
   close() {
     this.times = [];
     this.frame = this.shown = 0;
+    this.file = null;
     this.#want = null;
     if (!this.#address) return;
     this.video.pause();
