@@ -176,6 +176,16 @@ public class FilmBodyTests
         Assert.Null(FilmBody.Of(Marks(FilmPhase.Upright, FilmMoment.FootDown, new() { [FilmJoint.Hip] = new(1, 1) }), new(50, FilmPhase.Upright, FilmMoment.Flight, new Dictionary<FilmJoint, Spot> { [FilmJoint.Hip] = new(1, 1) }), FilmSteps.Of(new() { Clip = Clip })).Figure("x"));
     }
 
+    [Theory]
+    [InlineData(true, Side.Left)]
+    [InlineData(false, Side.Right)]
+    public void A_foot_given_to_the_wrong_side_is_told_and_not_judged(bool right, Side wrong)
+    {
+        var sight = FilmSight.Of(Marks(FilmPhase.Upright, FilmMoment.FootDown, Joints(PoseBook.Find("upright touch-down")!, right), wrong), At(50), FilmPhase.Upright);
+        Assert.Empty(sight.Angles);
+        Assert.Contains($"the near leg is the {(right ? "right" : "left")} one", sight.AnglesNote);
+    }
+
     [Fact]
     public void Angles_are_read_in_the_middle_third_only()
     {

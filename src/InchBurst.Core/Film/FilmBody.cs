@@ -59,6 +59,9 @@ public sealed class FilmBody
     /// <summary>True where the leg that is judged is the far one.</summary>
     public bool StandsFar { get; }
 
+    /// <summary>True where the leg that is said to stand is clearly the higher one: then a side is wrong.</summary>
+    public bool StandsHigher => Mark.Moment != FilmMoment.Flight && Joint(Leg(FilmJoint.NearAnkle)) is { } stands && Joint(Other(FilmJoint.NearAnkle)) is { } other && stands.Y < other.Y - (4 * FilmScale.MarkPixels(clip));
+
     /// <summary>True where the runner is in the middle third of the picture, so that the camera looks straight at them.</summary>
     public bool IsInMiddle => Joint(FilmJoint.Hip) is not { } hip || (hip.X >= clip.Width / 3.0 && hip.X <= clip.Width * 2 / 3.0);
 

@@ -198,6 +198,11 @@ public sealed record FilmSight
             return sight with { Goal = over, AnglesNote = $"No body does this: {string.Join(" and ", beyond)}. Are near and far leg mixed up?" };
         }
 
+        if (body.StandsHigher)
+        {
+            return sight with { Goal = over, AnglesNote = $"The foot that is said to stand is the higher one. The runner goes to the {(body.RunsRight ? "right" : "left")}, so the near leg is the {(body.RunsRight ? "right" : "left")} one: give the mark to the other foot (O), or change near and far." };
+        }
+
         // With a goal its own angles, in its order; without one what everybody reads.
         var all = body.Angles();
         var shown = goal is null ? all.Where(a => a.Kind is FilmAngleKind.Trunk or FilmAngleKind.ShinAhead or FilmAngleKind.Split or FilmAngleKind.Knee) : goal.Angles.Select(g => all.FirstOrDefault(a => a.Kind == g.Kind)).OfType<FilmAngle>();
