@@ -35,7 +35,7 @@ const built = sass.compile(join(web, "Styles/site.scss"), {
 const versioned = (text) => text.replace(/(\.\.\/lib\/)([\w-]+\.woff2)/g, (_, folder, file) => `${folder}${file}?v=${createHash("sha256").update(readFileSync(join(lib, file))).digest("hex").slice(0, 12)}`);
 writeFileSync(join(css, "site.css"), versioned(built.css));
 await esbuild.build({
-  entryPoints: ["desk", "builder-page", "reading-worker", "trackside-page", "review-page", "loads-page", "week-page", "minutes-page", "drill-page", "film-page"].map((page) => join(web, `wwwroot/js/${page}.js`)),
+  entryPoints: ["desk", "builder-page", "reading-worker", "trackside-page", "review-page", "loads-page", "week-page", "minutes-page", "drill-page", "pose-page", "film-page"].map((page) => join(web, `wwwroot/js/${page}.js`)),
   outdir: join(lib, "pages"),
   bundle: true,
   minify: true,

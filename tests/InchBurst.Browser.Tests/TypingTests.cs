@@ -105,6 +105,14 @@ public sealed class TypingTests
         page.Keys(Keys.Enter);
         page.Until(d => d.FindElements(By.CssSelector("[data-line]")).Count == 5 ? d : null);
 
+        // Whoever types on is not brought to a question that comes meanwhile: the next key would answer it.
+        page.Driver.ExecuteCdpCommand("Network.enable", []);
+        Line(page, 1000);
+        page.Find("#type-text").SendKeys("zorbs 3 x 10" + Keys.Enter + "4" + Keys.Backspace);
+        page.UntilText(".waiting-lines .problem", "“zorbs” is new");
+        Assert.Equal("type-text", page.Driver.SwitchTo().ActiveElement().GetDomAttribute("id"));
+        Line(page, 0);
+
         // Pages were left while Core was still on its way to them.
         var said = string.Join("\n", page.Complaints(wasCut: true));
         Assert.True(said.Length == 0, said);

@@ -9,6 +9,8 @@ public class MovementTests
 {
     private static SideFigure Figure(string pose) => SideFigure.Of(PoseBook.Find(pose)!);
 
+    private static Pose Side(MovementCycle cycle, double share) => (Pose)cycle.At(share);
+
     private static void Near(double x, double y, Spot spot)
     {
         Assert.Equal(x, spot.X, 0.00006);
@@ -225,17 +227,17 @@ public class MovementTests
 
         // Leg after leg: the other side does the same in its turn.
         var cycle = MovementCycle.Of(skip, Motion.Skip)!;
-        Assert.Equal([skip[0], skip[1], skip[0].Mirrored(), skip[1].Mirrored()], cycle.Keys);
+        Assert.Equal<BodyPose>([skip[0], skip[1], skip[0].Mirrored(), skip[1].Mirrored()], cycle.Keys);
         Assert.Equal(0.8, cycle.Seconds, 1e-9);
-        Near(SideFigure.Of(skip[1]).Near.Toe.X, SideFigure.Of(skip[1]).Near.Toe.Y, SideFigure.Of(cycle.At(0.25)).Near.Toe);
-        Near(SideFigure.Of(skip[0]).Near.Toe.X, SideFigure.Of(skip[0]).Near.Toe.Y, SideFigure.Of(cycle.At(0.5)).Far.Toe);
-        Assert.Equal(cycle.At(0.1).Near.Knee, cycle.At(1.1).Near.Knee, 1e-9);
-        Assert.Equal((skip[1].Near.Hip + skip[0].Far.Hip) / 2, cycle.At(0.375).Near.Hip, 1e-9);
+        Near(SideFigure.Of(skip[1]).Near.Toe.X, SideFigure.Of(skip[1]).Near.Toe.Y, SideFigure.Of(Side(cycle, 0.25)).Near.Toe);
+        Near(SideFigure.Of(skip[0]).Near.Toe.X, SideFigure.Of(skip[0]).Near.Toe.Y, SideFigure.Of(Side(cycle, 0.5)).Far.Toe);
+        Assert.Equal(Side(cycle, 0.1).Near.Knee, Side(cycle, 1.1).Near.Knee, 1e-9);
+        Assert.Equal((skip[1].Near.Hip + skip[0].Far.Hip) / 2, Side(cycle, 0.375).Near.Hip, 1e-9);
 
         // There and back.
         Pose[] squat = [PoseBook.Find("squat")!, PoseBook.Find("stand")!, PoseBook.Find("jump up")!];
-        Assert.Equal([squat[0], squat[1], squat[2], squat[1]], MovementCycle.Of(squat, Motion.Jump)!.Keys);
-        Assert.Equal([skip[0], skip[0].Mirrored()], MovementCycle.Of(skip[..1], Motion.March)!.Keys);
+        Assert.Equal<BodyPose>([squat[0], squat[1], squat[2], squat[1]], MovementCycle.Of(squat, Motion.Jump)!.Keys);
+        Assert.Equal<BodyPose>([skip[0], skip[0].Mirrored()], MovementCycle.Of(skip[..1], Motion.March)!.Keys);
         Assert.Null(MovementCycle.Of(squat[..1], Motion.Lift));
         Assert.Null(MovementCycle.Of([], Motion.Sprint));
 
@@ -247,5 +249,5 @@ public class MovementTests
     [Fact]
     public void On_the_way_nothing_goes_under_the_ground() => Assert.All(
         ExerciseCatalogue.BuiltIn.All.Select(e => MovementCycle.Of([.. e.Poses.Select(PoseBook.Find).OfType<Pose>()], e.Does)).OfType<MovementCycle>(),
-        cycle => Assert.All(Enumerable.Range(0, 24), i => Assert.InRange(SideFigure.Of(cycle.At(i / 24.0)).Lowest, -1e-9, 1)));
+        cycle => Assert.All(Enumerable.Range(0, 24), i => Assert.InRange(SideFigure.Of(Side(cycle, i / 24.0)).Lowest, -1e-9, 1)));
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Net;
+using System.Text.Json;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using InchBurst.Core.Catalogue;
@@ -143,14 +144,22 @@ public partial class FigureTests
         Assert.Equal((24, 23), (frames.Count, frames.Count(f => f.Attribute("display")?.Value == "none")));
         Assert.Equal("0.8", moving.Root!.Attribute("data-seconds")!.Value);
         Assert.NotEqual(frames[3].Elements().First().ToString(), frames[9].Elements().First().ToString());
-        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/carioca?handler=Moving")).Code);
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/cut%20ninety?handler=Moving")).Code);
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/scorpion?handler=Picture")).Code);
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills?handler=Pose&name=flying")).Code);
         Assert.Equal(HttpStatusCode.OK, (await coach.GetAsync("/Drills?handler=Pose&name=stop")).Code);
         Assert.Empty((await coach.PageAsync("/Drills/scorpion")).QuerySelectorAll("svg.figures"));
 
+        Assert.Equal("1.48", XDocument.Parse(await coach.TextAsync("/Drills/carioca?handler=Moving")).Root!.Attribute("data-seconds")!.Value);
+
+        // From the easiest to the hardest each stands on a step as high as its effort.
+        var steps = drill.QuerySelectorAll("svg.ladder a").Select(a => (Name: a.GetAttribute("aria-label"), Top: double.Parse(a.QuerySelectorAll("rect")[1].GetAttribute("y")!, CultureInfo.InvariantCulture), Stands: a.QuerySelector("g[transform]")!.GetAttribute("transform")!)).ToList();
+        Assert.Equal(["A-march", "A-switch", "A-skip", "A-run", "overhead A-run"], steps.Select(s => s.Name));
+        Assert.All(steps, s => Assert.EndsWith(string.Create(CultureInfo.InvariantCulture, $" {s.Top:0.##})"), s.Stands, StringComparison.Ordinal));
+        Assert.True(steps[0].Top > steps[2].Top && steps[2].Top > steps[3].Top);
+
         // What goes sideways is seen from the front, in a row like the others, and its fault beside what is right.
-        Assert.Equal(2, (await coach.PageAsync("/Drills/carioca")).QuerySelector("section svg.figures[role=img]")!.QuerySelectorAll("g[transform]").Length);
+        Assert.Equal(3, (await coach.PageAsync("/Drills/carioca")).QuerySelector("section svg.figures[role=img]")!.QuerySelectorAll("g[transform]").Length);
         Assert.Contains("14 cm", (await coach.PageAsync("/Drills/lateral%20jump")).QuerySelector(".fault-pair")!.TextContent, StringComparison.Ordinal);
     }
 
@@ -164,7 +173,7 @@ public partial class FigureTests
         Assert.Equal("1  hop", (await coach.PageAsync("/Drills/quay%20hop")).QuerySelector("svg.figures text")!.TextContent.Replace('\u00a0', ' '));
         var form = await coach.PageAsync("/Drills/Edit?of=quay%20hop");
         Assert.Equal("hop", form.QuerySelector("[name='Input.Pose'][checked]")!.GetAttribute("value"));
-        Assert.Equal(PoseBook.Poses.Count() + PoseBook.FrontPoses.Count() + 1, form.QuerySelectorAll("[name='Input.Pose']").Length);
+        Assert.Equal(PoseBook.Poses.Count() + PoseBook.FrontPoses.Count() + 2, form.QuerySelectorAll("[name='Input.Pose']").Length);
 
         // What has several positions keeps them when something else is changed, with what stands beside them.
         var wall = await coach.PageAsync("/Drills/Edit?of=wall%20switch%20two");
@@ -174,6 +183,76 @@ public partial class FigureTests
         Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync("/Drills/Edit?of=wall%20switch%20two", "/Drills/Edit", again)).Code);
         Assert.Equal(["1  wall hold", "2  wall switch"], (await coach.PageAsync("/Drills/wall%20switch%20two")).QuerySelectorAll("section svg.figures").First().QuerySelectorAll("text").Select(t => t.TextContent.Replace('\u00a0', ' ')).Where(t => char.IsDigit(t[0])));
         Assert.Contains("M", await coach.TextAsync("/Drills/wall%20switch%20two?handler=Picture"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task An_own_exercise_is_posed_and_drawn_by_what_was_posed()
+    {
+        await using var house = await TestHouse.OpenAsync(demo: true);
+        var coach = await house.CoachAsync();
+        async Task<JsonElement> PosedAsync(string query) => JsonDocument.Parse(await coach.TextAsync("/Drills/Edit?handler=Posed&kind=Jumps&" + query)).RootElement;
+        JsonElement Handle(JsonElement desk, PoseJoint joint) => desk.GetProperty("handles").EnumerateArray().Single(h => h.GetProperty("joint").GetInt32() == (int)joint);
+        double X(JsonElement handle) => handle.GetProperty("x").GetDouble();
+        double Y(JsonElement handle) => handle.GetProperty("y").GetDouble();
+
+        // From a picture: every joint can be taken hold of where it is drawn, and says what it stands at.
+        var desk = await PosedAsync("pose=stand");
+        Assert.Equal(17, desk.GetProperty("handles").GetArrayLength());
+        var (hip, head) = (Handle(desk, PoseJoint.Hip), Handle(desk, PoseJoint.Head));
+        Assert.Equal((PoseDesk.Width / 2, "hips", "0 cm up"), (X(hip), hip.GetProperty("name").GetString(), hip.GetProperty("says").GetString()));
+        Assert.InRange(Y(hip) - Y(head), 100, 140);
+        Assert.Equal(OwnPose.Write(PoseBook.Find("stand")!), desk.GetProperty("pose").GetString());
+
+        // A knee pulled up and forward, a name, the sides changed, something else to stand on: each is answered, nothing is kept.
+        var pose = Uri.EscapeDataString(desk.GetProperty("pose").GetString()!);
+        var pulled = await PosedAsync(string.Create(CultureInfo.InvariantCulture, $"pose={pose}&joint=NearKnee&x={X(hip) + 70}&y={Y(hip)}&name=knee%20up"));
+
+        // A level thigh, and the degree the trunk leans.
+        Assert.Equal("91° bent at the hip", Handle(pulled, PoseJoint.NearKnee).GetProperty("says").GetString());
+        Assert.Equal("knee up", pulled.GetProperty("name").GetString());
+        var turned = await PosedAsync($"pose={Uri.EscapeDataString(pulled.GetProperty("pose").GetString()!)}&isMirrored=true&on=Near&isRounded=true");
+        Assert.Equal(("91° bent at the hip", "Near", true), (Handle(turned, PoseJoint.FarKnee).GetProperty("says").GetString(), turned.GetProperty("on").GetString(), turned.GetProperty("isRounded").GetBoolean()));
+        var keyed = await PosedAsync($"pose={pose}&joint=FarAnkle&to=500");
+        Assert.Equal("140° bent at the knee", (await PosedAsync($"pose={pose}&joint=FarAnkle&to=140") is var k ? Handle(k, PoseJoint.FarAnkle) : default).GetProperty("says").GetString());
+        Assert.InRange(Handle(keyed, PoseJoint.FarAnkle).GetProperty("stands").GetDouble(), 0, 145);
+        foreach (var wrong in new[] { "pose=flying", "pose=carioca,%20feet%20apart" })
+        {
+            Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/Edit?handler=Posed&kind=Jumps&" + wrong)).Code);
+        }
+
+        foreach (var wrong in new[] { "joint=99&to=1", "joint=NearKnee&to=NaN", "on=Wings", "on=99", "joint=NearKnee&x=left&y=1" })
+        {
+            Assert.Equal(HttpStatusCode.BadRequest, (await coach.GetAsync($"/Drills/Edit?handler=Posed&kind=Jumps&pose=stand&{wrong}")).Code);
+        }
+
+        // Kept with its exercise: in its row, its picture, in motion, and in the form when it is opened again.
+        var (up, down) = (pulled.GetProperty("pose").GetString()!, OwnPose.Write(PoseBook.Find("squat")! with { Name = "low" }));
+        (string, string)[] Form(string own, string name = "quay spring") => [("of", ""), ("Input.Name", name), ("Input.Kind", "Jumps"), ("Input.Family", "own"), ("Input.Counted", "Reps"), ("Input.Dose", "3 x 4"), ("Input.Effort", "90"), ("Input.SecondsEach", "2"), ("Input.Contacts", "1"), ("Input.For", "Springs."), ("Input.Pose", "as you posed it"), ("Input.Own", own)];
+        Assert.Equal(HttpStatusCode.Redirect, (await coach.PostAsync("/Drills/Edit", "/Drills/Edit", Form($"{up}\r\n{down}\r\n"))).Code);
+        var page = await coach.PageAsync("/Drills/quay%20spring");
+        Assert.Equal(["1  knee up", "2  low"], page.QuerySelectorAll("svg.figures text").Select(t => t.TextContent.Replace('\u00a0', ' ')));
+        Assert.Equal("1.8", XDocument.Parse(await coach.TextAsync("/Drills/quay%20spring?handler=Moving")).Root!.Attribute("data-seconds")!.Value);
+        Assert.NotNull((await coach.PageAsync("/Drills?q=quay%20spring")).QuerySelector(".drill-cell img"));
+        var form = await coach.PageAsync("/Drills/Edit?of=quay%20spring");
+        Assert.Equal("as you posed it", form.QuerySelector("[name='Input.Pose'][checked]")!.GetAttribute("value"));
+        Assert.Equal([up, down], form.QuerySelector("[name='Input.Own']")!.TextContent.Trim().Split('\n'));
+
+        // A body under the ground is lifted onto it before it is kept.
+        var low = OwnPose.Write(PoseBook.Find("stand")! with { Support = InchBurst.Core.Movement.Support.Seat });
+        await coach.PostAsync("/Drills/Edit", "/Drills/Edit", Form(low, "quay sit"));
+        var kept = OwnPose.Read((await coach.PageAsync("/Drills/Edit?of=quay%20sit")).QuerySelector("[name='Input.Own']")!.TextContent.Trim())!;
+        Assert.InRange(SideFigure.Of(kept).Lowest, -0.001, 0.001);
+
+        // What cannot be kept is said beside it, with what was posed still there.
+        foreach (var (own, words) in new[] { ("", "Pose a position, or choose"), (string.Join('\n', Enumerable.Repeat(up, 5)), "At most 4 positions."), ($"{up}\nown: 1 2 3", "One of these positions could not be read.") })
+        {
+            var refused = await coach.PostAsync("/Drills/Edit", "/Drills/Edit", Form(own, "quay other"));
+            Assert.Equal(HttpStatusCode.OK, refused.Code);
+            var told = refused.Page;
+            Assert.Contains(words, told.QuerySelector("[data-valmsg-for='Input.Own']")!.TextContent, StringComparison.Ordinal);
+            Assert.Equal(own, told.QuerySelector("[name='Input.Own']")!.TextContent.Trim().ReplaceLineEndings("\n"));
+            Assert.True(told.QuerySelector("details.poses")!.HasAttribute("open"));
+        }
     }
 
     [Fact]

@@ -122,7 +122,7 @@ public sealed record Exercise
     /// <summary>The body regions there are.</summary>
     public static IReadOnlyList<string> Regions { get; } = ["hips", "hamstrings", "adductors", "upper back", "calves", "trunk", "shoulders"];
 
-    /// <summary>Names of the positions it is drawn by, in the order they are passed through; empty where none shows it.</summary>
+    /// <summary>The positions it is drawn by, in the order they are passed through: names, or rows of a coach's own; empty where none shows it.</summary>
     public IReadOnlyList<string> Poses { get; init; } = [];
 
     /// <summary>What is drawn beside the body: wall, hurdle, box, bar, ball, sled, band, slope, and a chevron for each switch.</summary>

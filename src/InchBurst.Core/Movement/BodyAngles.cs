@@ -5,7 +5,7 @@ public static class BodyAngles
 {
     // The sole runs from the heel's lowest point to the ball's; both lie a little off level when the foot stands.
     private static readonly double SoleOffset = Slope(SideFigure.HeelOf, SideFigure.BallOf);
-    private static readonly double ToeOffset = Slope(SideFigure.BallJoint, SideFigure.ToeOf);
+    internal static readonly double ToeOffset = Slope(SideFigure.BallJoint, SideFigure.ToeOf);
 
     /// <summary>Lean of the trunk from upright, forward positive.</summary>
     /// <param name="hip">Centre of the hips.</param>
@@ -52,7 +52,7 @@ public static class BodyAngles
         return turned > 180 ? turned - 360 : turned <= -180 ? turned + 360 : turned;
     }
 
-    private static double Slope(Spot from, Spot to) => Degrees(Math.Atan2(to.Y - from.Y, to.X - from.X));
+    internal static double Slope(Spot from, Spot to) => Degrees(Math.Atan2(to.Y - from.Y, to.X - from.X));
 
     private static double Degrees(double radians) => radians * 180 / Math.PI;
 }
@@ -82,13 +82,27 @@ public sealed record JointRange(string Name, double Least, double Most, string S
     /// <summary>The elbow.</summary>
     public static JointRange Elbow { get; } = new("elbow", 0, 150, "0 to 150 (AAOS 1965, from memory)");
 
+    /// <summary>The wrist.</summary>
+    public static JointRange Wrist { get; } = new("wrist", -70, 80, "80 flexion, 70 extension (AAOS 1965, from memory)");
+
+    /// <summary>The head against the trunk, back positive; with the upper back.</summary>
+    public static JointRange Neck { get; } = new("neck", -60, 70, "45 either way of the neck (AAOS 1965, from memory), with 15 to 25 of the upper back");
+
+    /// <summary>The angle within it that is nearest to another, the shorter way round.</summary>
+    /// <param name="degrees">Any angle.</param>
+    public double Nearest(double degrees)
+    {
+        var at = BodyAngles.Wrapped(degrees);
+        return Holds(at) ? at : Math.Abs(BodyAngles.Wrapped(at - Least)) <= Math.Abs(BodyAngles.Wrapped(at - Most)) ? Least : Most;
+    }
+
     /// <summary>True within it.</summary>
     public bool Holds(double degrees) => BodyAngles.Wrapped(degrees) >= Least - 1e-9 && BodyAngles.Wrapped(degrees) <= Most + 1e-9;
 
     /// <summary>The joints of a position that go further than a body does, by name; empty for a human position.</summary>
     /// <param name="pose">The position.</param>
-    public static IReadOnlyList<string> Beyond(Pose pose) => [.. Of("near", pose.Near, pose.NearArm), .. Of("far", pose.Far, pose.FarArm)];
+    public static IReadOnlyList<string> Beyond(Pose pose) => [.. Of("near", pose.Near, pose.NearArm), .. Of("far", pose.Far, pose.FarArm), .. Neck.Holds(pose.Neck) ? (string[])[] : [Neck.Name]];
 
     private static IEnumerable<string> Of(string side, LegAngles leg, ArmAngles arm) =>
-        new (JointRange Range, double Is)[] { (Hip, leg.Hip), (Knee, leg.Knee), (Ankle, leg.Ankle), (Toe, leg.Toe), (Shoulder, arm.Shoulder), (Elbow, arm.Elbow) }.Where(j => !j.Range.Holds(j.Is)).Select(j => $"{side} {j.Range.Name}");
+        new (JointRange Range, double Is)[] { (Hip, leg.Hip), (Knee, leg.Knee), (Ankle, leg.Ankle), (Toe, leg.Toe), (Shoulder, arm.Shoulder), (Elbow, arm.Elbow), (Wrist, arm.Wrist) }.Where(j => !j.Range.Holds(j.Is)).Select(j => $"{side} {j.Range.Name}");
 }

@@ -76,7 +76,7 @@ public sealed record FrontFigure
         Head = Neck + HeadFrame.Of(new(0, Segments.Neck, 0));
         (Right, Left) = (LegOf(pose.Right, -1), LegOf(pose.Left, 1));
         (RightArm, LeftArm) = (ArmOf(pose.RightArm, -1), ArmOf(pose.LeftArm, 1));
-        Ground = pose.Support switch
+        Ground = -pose.HipHeight ?? pose.Support switch
         {
             FrontSupport.Right => Right.Lowest,
             FrontSupport.Left => Left.Lowest,

@@ -76,6 +76,35 @@ public sealed record FrontPose(string Name, Turns Pelvis, Turns Trunk, Turns Hea
     /// <summary>Legs drawn over the other: raised or crossing.</summary>
     public IReadOnlyList<string> Before { get; init; } = [];
 
+    /// <summary>Height of the centre of the hips over the ground on the way from one position to another, as a share of stature; null where what carries the body says it.</summary>
+    public double? HipHeight { get; init; }
+
+    /// <summary>A position on the way to another, every angle its share of the way. A sole that lies flat in one of them only is that one's until halfway.</summary>
+    /// <param name="to">The other position.</param>
+    /// <param name="share">0 is this one, 1 the other.</param>
+    public FrontPose Towards(FrontPose to, double share)
+    {
+        double Mix(double a, double b) => a + ((b - a) * share);
+        Turns Turn(Turns a, Turns b) => new(Mix(a.First, b.First), Mix(a.Second, b.Second), Mix(a.Third, b.Third));
+        FrontArm Arm(FrontArm a, FrontArm b) => new(Mix(a.Shoulder, b.Shoulder), Mix(a.Abduction, b.Abduction), Mix(a.Outward, b.Outward), Mix(a.Elbow, b.Elbow));
+        var nearer = share < 0.5 ? this : to;
+        FrontLeg Leg(FrontLeg a, FrontLeg b, FrontLeg shown) => new(Mix(a.Hip, b.Hip), Mix(a.Abduction, b.Abduction), Mix(a.Outward, b.Outward), Mix(a.Knee, b.Knee), Mix(a.Ankle, b.Ankle), Mix(a.Toe, b.Toe),
+            a.Flat is { } from && b.Flat is { } until ? (Mix(from.Heading, until.Heading), Mix(from.HeelRaise, until.HeelRaise)) : shown.Flat);
+        return nearer with
+        {
+            Pelvis = Turn(Pelvis, to.Pelvis),
+            Trunk = Turn(Trunk, to.Trunk),
+            Head = Turn(Head, to.Head),
+            Right = Leg(Right, to.Right, nearer.Right),
+            Left = Leg(Left, to.Left, nearer.Left),
+            RightArm = Arm(RightArm, to.RightArm),
+            LeftArm = Arm(LeftArm, to.LeftArm),
+            Roll = Mix(Roll, to.Roll),
+            Camera = (Mix(Camera.Round, to.Camera.Round), Mix(Camera.Raised, to.Camera.Raised)),
+            HipHeight = Mix(-FrontFigure.Of(this).Ground, -FrontFigure.Of(to).Ground),
+        };
+    }
+
     /// <summary>The same with the sides changed.</summary>
     public FrontPose Mirrored()
     {

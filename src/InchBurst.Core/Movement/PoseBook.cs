@@ -91,9 +91,9 @@ public static class PoseBook
     /// <summary>Positions seen from the front, in the order they are kept.</summary>
     public static IEnumerable<FrontPose> FrontPoses => Data.Value.Front.Values;
 
-    /// <summary>A position of either view by its name, or null.</summary>
-    /// <param name="name">The name, in any case.</param>
-    public static BodyPose? Any(string name) => Find(name) ?? (BodyPose?)Data.Value.Front.GetValueOrDefault(name);
+    /// <summary>A position of either view by its name, or one that a coach set, written out; null where the text is neither.</summary>
+    /// <param name="text">The name, in any case, or a row of <see cref="OwnPose"/>.</param>
+    public static BodyPose? Any(string text) => Find(text) ?? (BodyPose?)Data.Value.Front.GetValueOrDefault(text) ?? OwnPose.Read(text);
 
     /// <summary>Faults in the order they are kept.</summary>
     public static IReadOnlyList<DrawnFault> Faults => Data.Value.Faults;

@@ -9,6 +9,9 @@ public sealed class FigureDrawing : DrawnBody
     /// <summary>The ground bodies stand on.</summary>
     public const string Paper = "#F5F1E6";
 
+    /// <summary>Where what is chosen stands.</summary>
+    public const string White = "#FFFFFF";
+
     // Outlines by Drillis and Contini's lengths, drawn: along the segment, to its front, to its back.
     private static readonly (double T, double Front, double Back)[] Thigh = [(-0.06, 0.040, 0.046), (0.06, 0.050, 0.056), (0.22, 0.054, 0.056), (0.45, 0.052, 0.046), (0.68, 0.043, 0.036), (0.86, 0.0365, 0.0325), (1.0, 0.024, 0.024)];
     private static readonly (double T, double Front, double Back)[] Shank = [(-0.02, 0.022, 0.022), (0.10, 0.0305, 0.0335), (0.22, 0.029, 0.040), (0.36, 0.027, 0.040), (0.55, 0.023, 0.029), (0.75, 0.0195, 0.020), (0.9, 0.0185, 0.0175), (1.02, 0.016, 0.015)];

@@ -16,7 +16,7 @@ public static class MovingFigure
 
     /// <summary>The cycle of an exercise, or null.</summary>
     /// <param name="exercise">The exercise.</param>
-    public static MovementCycle? CycleOf(Exercise exercise) => MovementCycle.Of([.. exercise.Poses.Select(PoseBook.Find).OfType<Pose>()], exercise.Does);
+    public static MovementCycle? CycleOf(Exercise exercise) => MovementCycle.Of([.. exercise.Poses.Select(PoseBook.Any).OfType<BodyPose>()], exercise.Does);
 
     /// <summary>The picture with all frames, the first of them shown; null where nothing moves.</summary>
     /// <param name="exercise">The exercise.</param>
@@ -28,7 +28,7 @@ public static class MovingFigure
         }
 
         var hue = KindLook.Of(exercise.Kind).Hue;
-        var figures = Enumerable.Range(0, Frames).Select(i => FigureDrawing.Of(cycle.At((double)i / Frames), Stature, hue)).ToList();
+        var figures = Enumerable.Range(0, Frames).Select(i => DrawnBody.Of(cycle.At((double)i / Frames), Stature, hue)).ToList();
         var (left, right, top) = (figures.Min(f => f.Left), figures.Max(f => f.Right), figures.Min(f => f.Top));
         var (width, ground) = (Math.Ceiling(right - left + (2 * Room)), Math.Ceiling(Room - top));
         var svg = new StringBuilder().Append(CultureInfo.InvariantCulture, $"<svg xmlns=\"http://www.w3.org/2000/svg\" class=\"figures\" width=\"{width:0}\" height=\"{ground + Room:0}\" viewBox=\"0 0 {width:0} {ground + Room:0}\" data-seconds=\"{cycle.Seconds:0.###}\">");

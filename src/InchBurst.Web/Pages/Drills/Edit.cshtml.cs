@@ -4,6 +4,7 @@ using InchBurst.Core.Movement;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Shorthand;
 using InchBurst.Data;
+using InchBurst.Web.Drawing;
 using InchBurst.Web.Support;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -31,8 +32,11 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
         [StringLength(40, ErrorMessage = "At most 40 characters.")]
         public string? Load { get; set; }
 
-        /// <summary>The position it is drawn by: a name of one, <see cref="AsItIs"/>, or empty for none.</summary>
+        /// <summary>The position it is drawn by: a name of one, <see cref="AsItIs"/>, <see cref="Posed"/>, or empty for none.</summary>
         public string? Pose { get; set; }
+
+        /// <summary>Positions the coach set, one a row.</summary>
+        public string? Own { get; set; }
 
         public bool Stops { get; set; }
 
@@ -84,6 +88,12 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
     /// <summary>Stands for the several positions an exercise is drawn by.</summary>
     public const string AsItIs = "as it is";
 
+    /// <summary>Stands for positions the coach set.</summary>
+    public const string Posed = "as you posed it";
+
+    /// <summary>Positions of a coach's own at most.</summary>
+    public const int MostOwn = 4;
+
     public IEnumerable<string> Families => catalogue.All.Select(e => e.Family).Distinct().Order(StringComparer.Ordinal);
 
     public IEnumerable<string> Names => catalogue.All.Select(e => e.Name);
@@ -101,7 +111,8 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
         Effort = e.Effort,
         Movement = e.Does,
         Load = ShorthandPrinter.LoadText(e.Load),
-        Pose = e.Poses.Count > 1 ? AsItIs : e.Poses.FirstOrDefault(),
+        Pose = e.Poses.Any(p => OwnPose.Read(p) is not null) ? Posed : e.Poses.Count > 1 ? AsItIs : e.Poses.FirstOrDefault(),
+        Own = string.Join('\n', e.Poses.Where(p => OwnPose.Read(p) is not null)),
         Stops = e.Stops,
         SecondsEach = e.SecondsEach,
         Contacts = e.Contacts,
@@ -137,6 +148,10 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
         return Page();
     }
 
+    /// <summary>A position that is being posed, after a change: drawn, with its joints. Nothing is stored.</summary>
+    public IActionResult OnGetPosed(string? pose, WorkKind kind, PoseDesk.Change change) =>
+        !ModelState.IsValid || !change.IsSound || !Enum.IsDefined(kind) ? BadRequest() : PoseBook.Any(pose ?? "") is Pose position ? new JsonResult(PoseDesk.Of(position, change, KindLook.Of(kind).Hue)) : NotFound();
+
     public async Task<IActionResult> OnPostAsync(string? of, string? opened)
     {
         Of = string.IsNullOrEmpty(of) ? null : of;
@@ -166,6 +181,13 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
             }
         }
 
+        List<Pose?> own = Input.Pose == Posed ? [.. Rows(Input.Own).Select(OwnPose.Read)] : [];
+        if (Input.Pose == Posed && (own.Count is 0 or > MostOwn || own.Contains(null)))
+        {
+            ModelState.AddModelError("Input.Own", own.Count == 0 ? "Pose a position, or choose one of the pictures." : own.Count > MostOwn ? $"At most {MostOwn} positions." : "One of these positions could not be read. Take it out, or pose it anew.");
+            return Page();
+        }
+
         var exercise = new Exercise
         {
             Name = Input.Name.Trim(),
@@ -177,7 +199,7 @@ public sealed class EditModel(ExerciseCatalogue catalogue, CatalogueBook book) :
             Effort = Input.Effort,
             Movement = Input.Movement,
             Load = load,
-            Poses = Input.Pose == AsItIs ? before?.Poses ?? [] : PoseBook.Any(Input.Pose ?? "") is { } pose ? [pose.Name] : [],
+            Poses = own.Count > 0 ? [.. own.Select(p => OwnPose.Write(PoseHand.Grounded(p!)))] : Input.Pose == AsItIs ? before?.Poses ?? [] : PoseBook.Any(Input.Pose ?? "") is { } pose ? [pose.Name] : [],
             Props = before is not null && From(before).Pose == Input.Pose ? before.Props : [],
             Stops = Input.Stops,
             EachSide = Input.EachSide,

@@ -28,7 +28,8 @@ public sealed class IndexModel(ExerciseCatalogue catalogue, CatalogueBook book) 
     public static string PictureOf(Exercise exercise) => $"/Drills/{Uri.EscapeDataString(exercise.Name)}?handler=Picture&v={Program}{Uri.EscapeDataString($"{exercise.Kind}{exercise.Poses[0]}{exercise.Props.Count}")}";
 
     /// <summary>Address of the picture of a position.</summary>
-    public static string PoseOf(BodyPose pose) => $"/Drills?handler=Pose&name={Uri.EscapeDataString(pose.Name)}&v={Program}";
+    /// <param name="pose">Its name, or a row of a coach's own.</param>
+    public static string PoseOf(string pose) => $"/Drills?handler=Pose&name={Uri.EscapeDataString(pose)}&v={Program}";
 
     /// <summary>The picture of a position; kept by the browser, since its address changes with the program.</summary>
     public IActionResult OnGetPose(string? name)

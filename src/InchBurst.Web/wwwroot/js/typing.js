@@ -8,6 +8,8 @@ const store = () => `typed-lines-${place().dataset.typing}`;
 let lines = [];
 let sending = false;
 let again = 0;
+let wake = () => {};
+const MOST_WAIT = 20000;
 
 const keep = () => { try { sessionStorage.setItem(store(), JSON.stringify(lines)); } catch { /* without a store they live as long as the page */ } };
 
@@ -68,13 +70,26 @@ function show() {
   }));
 }
 
+// A number before its line has gone is the next line's first key, never an answer: only who waits for an answer is brought to the question.
+let typed = 0;
+
 function add(text) {
-  lines.push({ client: crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`, text });
+  lines.push({ client: number(), text, typed });
   keep();
   show();
   send();
 }
 
+const number = () => crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`;
+
+const tell = async (url, more) => {
+  const answer = await fetch(url, { headers: { "HX-Request": "true" }, signal: AbortSignal.timeout(MOST_WAIT), ...more });
+  if (answer.status >= 500 || answer.status === 429 || answer.status === 408) throw new Error(`${answer.status}`);
+  // Half an answer is none.
+  return { answer, text: await answer.text() };
+};
+
+/** One line after another, never two at once: what is drawn last is what was kept last. */
 async function send() {
   if (sending) return;
   sending = true;
@@ -82,37 +97,40 @@ async function send() {
     for (let line = lines.find((l) => !l.problem); line; line = lines.find((l) => !l.problem)) {
       const form = place().querySelector("[data-type-line]");
       const body = new URLSearchParams({ text: line.text, client: line.client, __RequestVerificationToken: form.querySelector("[name=__RequestVerificationToken]").value });
-      let answer;
       try {
-        answer = await fetch(form.action, { method: "POST", body, headers: { "HX-Request": "true" } });
-        if (answer.status >= 500) throw new Error(`${answer.status}`);
+        const { answer, text } = await tell(form.action, { method: "POST", body });
+        again = 0;
+        await take(line, answer, text, form.action);
       } catch {
         // No answer is no refusal: it is sent again, under the same number.
         again = Math.min(again + 1, 5);
         show();
-        window.setTimeout(() => { sending = false; send(); }, 500 * 2 ** (again - 1));
-        return;
+        await new Promise((go) => { wake = go; window.setTimeout(go, 500 * 2 ** (again - 1)); });
       }
-      again = 0;
-      if (answer.redirected || answer.status === 401 || answer.status === 403 || answer.status === 404 || answer.status === 400) {
-        // Signed out, or the session is gone: what was typed stays.
-        line.problem = '<div class="problem" role="alert">This could not be kept here: sign in again, or open the session anew. It stays until then.</div>';
-      } else if (answer.headers.get("Line-State") === "refused") {
-        line.problem = await answer.text();
-      } else {
-        lines = lines.filter((l) => l !== line);
-        put(await answer.text());
-        if (answer.headers.get("Line-State") === "again") refresh();
-        if (answer.headers.get("Line-State") === "again") fetch(form.action.replace("handler=Add", "handler=Builder"), { headers: { "HX-Request": "true" } }).then((now) => now.text()).then(put, () => {});
-      }
-      keep();
-      show();
-      const ask = place().querySelector(".waiting-lines .refused [data-choice]");
-      if (line.problem && ask && field().value === "" && document.activeElement === field()) ask.focus();
     }
   } finally {
-    if (again === 0) sending = false;
+    sending = false;
   }
+}
+
+async function take(line, answer, text, action) {
+  const state = answer.headers.get("Line-State");
+  if (answer.redirected || (answer.status >= 400 && answer.status < 500)) {
+    // Signed out, or the session is gone: what was typed stays.
+    line.problem = '<div class="problem" role="alert">This could not be kept here: sign in again, or open the session anew. It stays until then.</div>';
+  } else if (state === "refused") {
+    line.problem = text;
+  } else {
+    // An exercise is new: the answer was drawn without it.
+    const drawn = state === "again" ? (await tell(action.replace("handler=Add", "handler=Builder"))).text : text;
+    lines = lines.filter((l) => l !== line);
+    put(drawn);
+    if (state === "again") refresh();
+  }
+  keep();
+  show();
+  const ask = place().querySelector(".waiting-lines .refused [data-choice]");
+  if (line.problem && ask && typed === line.typed && field().value === "" && document.activeElement === field()) ask.focus();
 }
 
 function answerWith(button) {
@@ -137,7 +155,7 @@ function answerWith(button) {
     return;
   }
   const line = lines.find((l) => l.client === button.dataset.typed);
-  Object.assign(line, { text: button.dataset.choice, problem: undefined, client: crypto.randomUUID?.() ?? `${Date.now()}` });
+  Object.assign(line, { text: button.dataset.choice, problem: undefined, client: number(), typed });
   keep();
   show();
   field().focus();
@@ -169,6 +187,7 @@ async function read(input) {
 
 document.addEventListener("input", (event) => {
   if (!event.target.matches?.("[data-reads]")) return;
+  if (event.target === field()) typed += 1;
   window.clearTimeout(due);
   due = window.setTimeout(() => read(event.target), isHere() ? 0 : 60);
 });
@@ -222,7 +241,7 @@ document.addEventListener("htmx:beforeSwap", (event) => {
   window.setTimeout(() => document.dispatchEvent(new CustomEvent("htmx:afterSettle", { bubbles: true })), 0);
 });
 document.addEventListener("builder-put", () => show());
-window.addEventListener("online", () => { again = 0; sending = false; send(); });
+window.addEventListener("online", () => { again = 0; wake(); });
 
 if (place()) {
   const { device, reader } = place().dataset;
