@@ -13,7 +13,7 @@ public sealed class ChangeTests
     [Fact]
     public void Saves_undo_pain_and_corrections_of_one_device_show_on_another_without_a_picture_being_fetched()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var proxy = new CutProxy(app.Port);
         using var coach = new Chromium(app);
         var path = coach.StartSession(4, "3 x 20 m build + 10 m fly rest 3:00", "A-skip 2 x 15 m");
@@ -83,7 +83,7 @@ public sealed class ChangeTests
     [Fact]
     public void On_a_drill_a_name_and_a_tap_note_it_and_a_hold_is_counted_down_side_by_side()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var proxy = new CutProxy(app.Port);
         using var page = new Chromium(app, address: proxy.Address);
         page.StartSession(4, "A-skip 2 x 15 m", "side plank 2 x 3 s each side rest 0:04", "20 m");
@@ -148,7 +148,7 @@ public sealed class ChangeTests
     [Fact]
     public void A_test_of_minutes_is_typed_as_minutes_with_its_pulse_and_told_to_whoever_ran_it()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var page = new Chromium(app);
         var path = page.StartSession(2, "1200 m @40% rest 0:10 log time, heart rate 150-165", "countermovement jump 3 log touch height");
         page.Core();
@@ -197,7 +197,7 @@ public sealed class ChangeTests
     [Fact]
     public void What_a_page_offers_to_take_back_is_taken_back_by_key_but_not_from_a_field()
     {
-        using var app = new AppProcess(demo: true, hasCore: false);
+        using var app = new TestApp(demo: true, hasCore: false);
         using var page = new Chromium(app);
         void Open() => page.Driver.ExecuteScript("document.querySelector('details:has(#names)').open = true");
         page.EnterDemo();

@@ -8,7 +8,7 @@ public sealed class CoachPathTests
     [Fact]
     public void A_coach_goes_from_an_empty_club_to_an_athletes_curve_and_a_restart_loses_nothing()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false, isKilled: true);
         using var page = new Chromium(app);
 
         // An empty club shows its first page.

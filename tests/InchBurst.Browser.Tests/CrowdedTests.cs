@@ -32,7 +32,7 @@ public sealed class CrowdedTests
     [Fact]
     public void Whatever_is_said_Save_is_never_covered_and_nothing_lies_over_anything()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var page = new Chromium(app);
         page.StartClub();
         page.Go("/Athletes");
@@ -109,7 +109,7 @@ public sealed class CrowdedTests
     [Fact]
     public void On_a_phone_a_fly_takes_four_taps_is_read_while_it_is_typed_and_is_mended_from_the_screen()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var page = new Chromium(app);
         var path = page.StartSession(4, "3 x 20 build + 10 fly + 20 slow rest 0:01", "20 m");
         page.Resize(390, 844, touch: true);

@@ -60,7 +60,7 @@ public sealed class DeviceTests(ITestOutputHelper output)
             cases.Add((JsonSerializer.Serialize(waiting), new DateTimeOffset(LiveHistory.Start.AddSeconds(seed * 3 % 1500)).ToUnixTimeMilliseconds(), LiveHistory.Plan.Lines.ElementAt(seed % 4).Id, LiveChange.Between(LiveHistory.Fresh, state).Write()));
         }
 
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         page.Driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromMinutes(3);

@@ -15,7 +15,7 @@ public sealed class FigureBrowserTests
     [Fact]
     public void A_body_is_posed_by_pointer_and_keys_and_kept_and_moves_when_it_is_asked_to()
     {
-        using var app = new AppProcess(demo: true, hasCore: false);
+        using var app = new TestApp(demo: true, hasCore: false);
         using var page = new Chromium(app);
         page.EnterDemo();
         page.Go("/Drills/Edit");

@@ -60,7 +60,7 @@ public sealed class FilmBrowserTests
     [Fact]
     public void A_clip_is_marked_and_its_figures_hold_the_truth_with_nothing_sent()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         Open(page);
@@ -178,7 +178,7 @@ public sealed class FilmBrowserTests
     [Fact]
     public void By_thumb_on_a_phone_and_by_keys_alone()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         page.Resize(390, 844, touch: true);

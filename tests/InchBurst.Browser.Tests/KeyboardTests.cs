@@ -8,7 +8,7 @@ public sealed class KeyboardTests
     [Fact]
     public void A_whole_session_is_written_by_keyboard_alone_with_at_most_150_keys()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         page.Go("/Sessions/New");
@@ -67,7 +67,7 @@ public sealed class DigitTests
     [Fact]
     public void The_point_stands_where_the_figure_is_nearest_to_what_is_expected()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
 
@@ -88,7 +88,7 @@ public sealed class EntryKeysTests
     [Fact]
     public void Enter_goes_on_to_the_next_box_saves_at_the_last_and_never_stores_half_a_rep_unasked()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var page = new Chromium(app);
         page.StartSession(4, "3 x 20 build + 10 fly + 20 m slow rest 2:00");
         page.Find("#t-entry [data-mark]");
@@ -137,7 +137,7 @@ public sealed class EntryKeysTests
     [Fact]
     public void A_browser_that_keeps_nothing_runs_the_clock_and_saves_all_the_same()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var page = new Chromium(app);
         var path = page.StartSession(2, "3 x 20 build + 10 fly + 20 m slow rest 2:00");
         page.Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = """

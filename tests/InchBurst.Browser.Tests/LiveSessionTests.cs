@@ -18,7 +18,7 @@ public sealed class LiveSessionTests
         _ => $"{208 + athlete}{335 + athlete}{455 + (2 * athlete)}",
     };
 
-    internal static List<(string Name, int Line, int Rep, string Marks)> Stored(AppProcess app)
+    internal static List<(string Name, int Line, int Rep, string Marks)> Stored(TestApp app)
     {
         using var file = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = Path.Combine(app.Folder, "club.db"), Mode = SqliteOpenMode.ReadOnly, Pooling = false }.ToString());
         file.Open();
@@ -44,7 +44,7 @@ public sealed class LiveSessionTests
     [Fact]
     public void Eight_athletes_and_three_lines_are_run_by_keyboard_with_the_digits_and_one_key_more_a_rep()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var page = new Chromium(app);
         page.StartSession(8, ThreeLines);
 
@@ -100,7 +100,7 @@ public sealed class LiveSessionTests
     [Fact]
     public void The_same_is_run_by_touch_on_a_phone_with_the_digits_and_one_tap_more_a_rep()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var page = new Chromium(app, 1280);
         page.StartSession(8, ThreeLines);
         page.Resize(390, 844);
@@ -147,7 +147,7 @@ public sealed class LiveSessionTests
     [Fact]
     public void Thirty_saves_with_the_network_cut_a_reload_and_a_server_restart_are_stored_once_and_in_order()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false, isKilled: true);
         using var proxy = new CutProxy(app.Port);
         using var page = new Chromium(app, address: proxy.Address);
         var path = page.StartSession(6, "5 x 20 m rest 0:20", "A-skip 2 x 15 m");
@@ -230,7 +230,7 @@ public sealed class LiveSessionTests
     [Fact]
     public void Two_people_on_one_session_see_the_same_and_nothing_is_lost_or_doubled()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var coach = new Chromium(app);
         var path = coach.StartSession(4, "3 x 20 m rest 0:20");
         coach.Go("/Settings/People");
@@ -318,7 +318,7 @@ public sealed class LiveSessionTests
     [Fact]
     public void Lanes_are_taken_in_turn_with_and_without_the_server_and_what_cannot_be_is_asked_at_once()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var proxy = new CutProxy(app.Port);
         using var page = new Chromium(app, address: proxy.Address);
         page.StartSession(4, 2, ["2 x 20 m rest 0:20"]);
@@ -365,7 +365,7 @@ public sealed class LiveSessionTests
     [Fact]
     public void Without_Core_on_the_device_nothing_is_typed_for_the_wrong_athlete_and_a_late_doubt_is_changed_in_place()
     {
-        using var app = new AppProcess(demo: false, hasCore: false);
+        using var app = new TestApp(demo: false, hasCore: false);
         using var proxy = new CutProxy(app.Port);
         using var page = new Chromium(app, address: proxy.Address);
         page.StartSession(4, 2, ["2 x 20 m rest 0:20"]);
@@ -406,7 +406,7 @@ public sealed class LiveSessionTests
     [Fact]
     public void The_arithmetic_goes_on_without_a_signal_and_the_server_says_the_same()
     {
-        using var app = new AppProcess(demo: false);
+        using var app = new TestApp(demo: false);
         using var proxy = new CutProxy(app.Port);
         using var page = new Chromium(app, address: proxy.Address);
         page.StartSession(1, "4 x 20 build + 10 fly + 20 m slow rest 0:20");

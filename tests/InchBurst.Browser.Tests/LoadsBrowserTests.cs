@@ -12,7 +12,7 @@ public sealed class LoadsBrowserTests
     [Fact]
     public void The_aim_is_dragged_along_the_line_and_all_else_answers()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         page.Go("/Loads");
@@ -69,7 +69,7 @@ public sealed class LoadsBrowserTests
     [Fact]
     public void The_plates_stand_beside_whoever_is_on_the_line_and_the_time_says_what_to_change()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var proxy = new CutProxy(app.Port);
         using var page = new Chromium(app, address: proxy.Address);
         page.EnterDemo();
@@ -109,7 +109,7 @@ public sealed class LoadsBrowserTests
     [Fact]
     public void A_test_day_is_planned_in_one_step_pulled_and_gives_a_line_and_a_sheet()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         page.Go("/Loads/1?surface=Turf");

@@ -42,7 +42,7 @@ public sealed class OutboxTests
     [Fact]
     public void Nothing_is_lost_doubled_or_sent_out_of_order_whatever_the_server_answers()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         Told Run(string[] answers, object[] entries, int times = 1) => JsonSerializer.Deserialize<Told>((string)page.Driver.ExecuteAsyncScript(Stage, JsonSerializer.Serialize(new object[] { answers, entries, times }))!)!;

@@ -8,7 +8,7 @@ public sealed class PaperTests
     [Fact]
     public void The_sheet_and_the_tests_of_a_usual_session_print_on_one_page_of_A4_each()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         var (sheet, isUpright) = Printed(page, "/Sessions/49/Sheet");

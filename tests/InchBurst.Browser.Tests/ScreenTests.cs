@@ -16,7 +16,7 @@ public sealed class ScreenTests
     [Fact]
     public void Every_screen_fits_its_width_and_passes_the_accessibility_rules()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         var axe = File.ReadAllText(Path.Combine(Repository.Root, "node_modules/axe-core/axe.min.js"));

@@ -26,7 +26,7 @@ public sealed class TypingTests
     [Fact]
     public void Five_lines_typed_over_a_slow_line_that_is_cut_once_are_stored_once_and_in_order()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         page.Go("/Sessions/New");
@@ -60,7 +60,7 @@ public sealed class TypingTests
     [Fact]
     public void A_name_that_is_new_is_asked_about_once_and_answered_with_one_key()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         page.Go("/Sessions/New");
@@ -121,7 +121,7 @@ public sealed class TypingTests
     [Fact]
     public void A_line_is_read_and_drawn_on_the_device_at_every_key_without_a_signal()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         page.Go("/Sessions/49");

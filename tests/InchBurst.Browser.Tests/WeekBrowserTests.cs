@@ -45,7 +45,7 @@ public sealed class WeekBrowserTests
     [Fact]
     public void A_week_is_planned_by_keyboard_alone()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         page.Go($"/Season?week={Iso(Monday)}");
@@ -99,7 +99,7 @@ public sealed class WeekBrowserTests
     [Fact]
     public void A_session_is_dragged_to_another_day_and_a_number_beside_it_answers()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         page.EnterDemo();
         page.Go($"/Season/Suggest/Session?day={Iso(Monday.AddDays(2))}&group=high%20minutes&aim=TopSpeed");
@@ -123,7 +123,7 @@ public sealed class WeekBrowserTests
     [Fact]
     public void On_a_phone_a_week_is_planned_a_day_at_a_time()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app, 390, 844);
         page.Resize(390, 844, touch: true);
         page.EnterDemo();
@@ -151,7 +151,7 @@ public sealed class WeekBrowserTests
     [Fact]
     public void A_calendar_file_is_chosen_looked_at_and_stored_and_minutes_go_from_box_to_box()
     {
-        using var app = new AppProcess(demo: true);
+        using var app = new TestApp(demo: true);
         using var page = new Chromium(app);
         var file = Path.Combine(app.Folder, "league.ics");
         File.WriteAllText(file, $"BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//league//EN\r\nBEGIN:VEVENT\r\nUID:g1\r\nDTSTAMP:20260801T000000Z\r\nDTSTART:{Today.AddDays(-1):yyyyMMdd}T150000Z\r\nSUMMARY:v Greyhaven\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n");

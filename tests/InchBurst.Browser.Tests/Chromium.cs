@@ -1,113 +1,8 @@
-using System.Diagnostics;
-using System.Net;
-using System.Net.Sockets;
-using InchBurst.Core.Catalogue;
-using InchBurst.Core.Live;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Support.UI;
 
 namespace InchBurst.Browser.Tests;
-
-/// <summary>The application as a process of its own, so that it can be killed and started again on the same data.</summary>
-public sealed class AppProcess : IDisposable
-{
-    private readonly bool demo;
-    private readonly bool hasCore;
-    private Process? process;
-
-    // Simulating twelve weeks takes seconds, so it is done once and every test gets a copy of the folder.
-    private static readonly Lazy<string> DemoMade = new(() =>
-    {
-        var made = new AppProcess(demo: true, hasCore: false, isFirst: true);
-        made.Kill();
-        AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(made.Folder, true);
-        return made.Folder;
-    });
-
-    public AppProcess(bool demo, bool hasCore = true)
-        : this(demo, hasCore, isFirst: false)
-    {
-    }
-
-    private AppProcess(bool demo, bool hasCore, bool isFirst)
-    {
-        (this.demo, this.hasCore) = (demo, hasCore);
-        Folder = Path.Combine(Path.GetTempPath(), "inch-burst-browser-" + Guid.NewGuid().ToString("N"));
-        if (demo && !isFirst)
-        {
-            foreach (var file in Directory.GetFiles(DemoMade.Value, "*", SearchOption.AllDirectories).Where(f => !f.EndsWith("-shm", StringComparison.Ordinal)))
-            {
-                var copy = Path.Combine(Folder, Path.GetRelativePath(DemoMade.Value, file));
-                Directory.CreateDirectory(Path.GetDirectoryName(copy)!);
-                File.Copy(file, copy);
-            }
-        }
-
-        // Sought last, as making and copying the demo takes seconds in which another process could be given the same port.
-        using var probe = new TcpListener(IPAddress.Loopback, 0);
-        probe.Start();
-        Port = ((IPEndPoint)probe.LocalEndpoint).Port;
-        probe.Stop();
-        Start();
-    }
-
-    public string Folder { get; }
-
-    public int Port { get; }
-
-    public string Address => $"http://127.0.0.1:{Port}";
-
-    public void Start()
-    {
-        var configuration = AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
-        var web = Path.Combine(Repository.Root, "src/InchBurst.Web");
-        var start = new ProcessStartInfo("dotnet")
-        {
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-            ArgumentList = { Path.Combine(web, "bin", configuration, "net10.0/InchBurst.Web.dll"), "--content", web, "--data", Folder, "--port", $"{Port}" },
-        };
-        if (hasCore)
-        {
-            start.ArgumentList.Add("--device");
-            start.ArgumentList.Add(Path.Combine(Repository.Root, "src/InchBurst.Device/bin", configuration, "net10.0/wwwroot/_framework"));
-        }
-
-        if (demo)
-        {
-            start.ArgumentList.Add("--demo");
-        }
-
-        var ready = new TaskCompletionSource<bool>(TaskCreationOptions.RunContinuationsAsynchronously);
-        process = new Process { StartInfo = start, EnableRaisingEvents = true };
-        process.OutputDataReceived += (_, e) => _ = e.Data?.Contains("is ready at", StringComparison.Ordinal) == true && ready.TrySetResult(true);
-        var told = new System.Text.StringBuilder();
-        process.ErrorDataReceived += (_, e) => told.AppendLine(e.Data);
-        process.Exited += (_, _) => ready.TrySetResult(false);
-        process.Start();
-        process.BeginOutputReadLine();
-        process.BeginErrorReadLine();
-        if (!ready.Task.WaitAsync(TimeSpan.FromSeconds(60)).GetAwaiter().GetResult())
-        {
-            throw new InvalidOperationException($"The application ended before it was ready. {told}");
-        }
-    }
-
-    /// <summary>Ends the process at once, as a power cut would (SIGKILL).</summary>
-    public void Kill()
-    {
-        process!.Kill(entireProcessTree: true);
-        process.WaitForExit();
-        process.Dispose();
-    }
-
-    public void Dispose()
-    {
-        Kill();
-        Directory.Delete(Folder, true);
-    }
-}
 
 /// <summary>A headless Chromium with what every test needs.</summary>
 public sealed class Chromium : IDisposable
@@ -115,7 +10,7 @@ public sealed class Chromium : IDisposable
     private readonly string address;
     private readonly string profile = Directory.CreateTempSubdirectory("inch-burst-chromium-").FullName;
 
-    public Chromium(AppProcess app, int width = 1280, int height = 800, string? address = null)
+    public Chromium(TestApp app, int width = 1280, int height = 800, string? address = null)
     {
         App = app;
         this.address = address ?? app.Address;
@@ -128,7 +23,7 @@ public sealed class Chromium : IDisposable
         Resize(width, height);
     }
 
-    public AppProcess App { get; }
+    public TestApp App { get; }
 
     public ChromeDriver Driver { get; }
 
