@@ -58,6 +58,9 @@ internal static partial class Device
     internal static string? FilmClip(double[] times, int width, int height) => FilmSight.ClipOf(times, width, height);
 
     [JSExport]
+    internal static string? FilmBeside(string beside, double[] times, int width, int height) => FilmSight.BesideOf(beside, times, width, height);
+
+    [JSExport]
     internal static string Film(string marks, string frame, string phase) => FilmSight.Read(marks, frame, phase);
 
     [JSExport]

@@ -27,6 +27,36 @@ public class FilmTests
         Scales = [new(0, new(20, 320), new(520, 320), 5)],
     };
 
+    private static FilmClip ClipAt(double rate, int frames = 61) => FilmClip.Of([.. Enumerable.Range(0, frames).Select(i => i / rate)], 640, 360)!;
+
+    // Phones state up to a screen's rate for films taken faster: common practice.
+    [Theory]
+    [InlineData(30, 30, true)]
+    [InlineData(29.97, 30, true)]
+    [InlineData(65.4, 65, true)]
+    [InlineData(65.6, 66, false)]
+    [InlineData(240, 240, false)]
+    public void A_file_that_says_few_frames_a_second_may_be_slow_motion(double rate, int stated, bool may) => Assert.Equal((stated, may), ClipAt(rate) is var clip ? (clip.Stated, clip.MaySlow) : default);
+
+    [Fact]
+    public void Slow_play_is_a_quarter_of_the_worlds_speed_and_a_second_clip_is_taken_as_the_first_was()
+    {
+        // 30 a second said, 240 taken: an eighth already, so it plays twice as fast as the file says.
+        var slow = ClipAt(30) with { ShotRate = 240 };
+        Assert.Equal(2, slow.SlowPlay, 1e-9);
+        Assert.Equal(0.25, ClipAt(30).SlowPlay, 1e-9);
+        Assert.Equal((240, null), (ClipAt(29.97).ShotLike(slow).ShotRate, ClipAt(60).ShotLike(slow).ShotRate));
+        Assert.Null(ClipAt(31).ShotLike(slow).ShotRate);
+        Assert.Null(ClipAt(30).ShotLike(ClipAt(30)).ShotRate);
+        var first = System.Text.Json.Nodes.JsonNode.Parse(FilmSight.ClipOf([0, 0.1, 0.2], 64, 36)!)!;
+        Assert.Equal((10, true, 1.0), ((int)first["stated"]!, (bool)first["maySlow"]!, (double)first["slowed"]!));
+        first["clip"]!["shotRate"] = 80;
+        var beside = System.Text.Json.Nodes.JsonNode.Parse(FilmSight.BesideOf(first["clip"]!.ToJsonString(), [0, 0.1, 0.2], 64, 36)!)!;
+        Assert.Equal((80, 0.125), ((double)beside["clip"]!["shotRate"]!, (double)beside["slowed"]!));
+        Assert.Null(FilmSight.BesideOf(first["clip"]!.ToJsonString(), [0], 64, 36));
+        Assert.Throws<System.Text.Json.JsonException>(() => FilmSight.BesideOf("null", [0, 0.1, 0.2], 64, 36));
+    }
+
     [Fact]
     public void A_time_between_two_frames_errs_as_science_says()
     {

@@ -21,17 +21,31 @@ public sealed record FilmClip(int Frames, double Seconds, double ShortestGap, do
     private const double Rounding = 0.0011;
     private const double Uneven = 0.1;
 
+    // Phones state what a screen shows, up to this many a second, for films they took faster: common practice.
+    private const double MostSlowed = 65;
+    private const double SlowShare = 0.25;
+    private const double SameRate = 1;
+
     /// <summary>Frames a second the camera took, where the file does not say the truth of it: slow motion is stored as if it were taken slowly. Null where the file is right.</summary>
     public double? ShotRate { get; init; }
 
     /// <summary>Frames a second as the file plays.</summary>
     public double Rate => (Frames - 1) / Seconds;
 
+    /// <summary>The same to a whole number: what the file says.</summary>
+    public int Stated => (int)Math.Round(Rate);
+
+    /// <summary>True where the file says so few a second that it may be slow motion.</summary>
+    public bool MaySlow => Stated <= MostSlowed;
+
     /// <summary>Frames a second of the world.</summary>
     public double TrueRate => ShotRate ?? Rate;
 
     /// <summary>Seconds of the world in one second of the file: 1, or less for slow motion.</summary>
     public double Slowed => Rate / TrueRate;
+
+    /// <summary>How fast the file is played for the world to go at a quarter of its speed, as a share of the file's own speed.</summary>
+    public double SlowPlay => SlowShare / Slowed;
 
     /// <summary>One frame in seconds of the world.</summary>
     public double Frame => 1 / TrueRate;
@@ -41,6 +55,10 @@ public sealed record FilmClip(int Frames, double Seconds, double ShortestGap, do
 
     /// <summary>"120 frames a second, one frame = 8.3 ms".</summary>
     public string Words => $"{Figures.Number(TrueRate, TrueRate < 100 ? 1 : 0)} frames a second, one frame = {Figures.Number(Frame * 1000, 1)} ms";
+
+    /// <summary>The clip, taken to be shot as another one was where both say the same rate.</summary>
+    /// <param name="other">The other clip.</param>
+    public FilmClip ShotLike(FilmClip other) => Math.Abs(Rate - other.Rate) < SameRate ? this with { ShotRate = other.ShotRate } : this;
 
     /// <summary>A clip by the times of its frames.</summary>
     /// <param name="times">When each frame is shown, s of the file, in order.</param>

@@ -174,5 +174,6 @@ public sealed record FilmMarks
 [JsonSerializable(typeof(FilmMarks))]
 [JsonSerializable(typeof(FilmSight))]
 [JsonSerializable(typeof(FilmClip))]
+[JsonSerializable(typeof(FilmOpened))]
 [JsonSerializable(typeof(FilmFrame))]
 internal sealed partial class FilmJsonContext : JsonSerializerContext;

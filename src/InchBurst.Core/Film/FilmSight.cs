@@ -6,61 +6,6 @@ using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Film;
 
-/// <summary>A step as a row.</summary>
-/// <param name="Number">Its number.</param>
-/// <param name="Foot">"left" or "right".</param>
-/// <param name="Frame">Frame of the landing.</param>
-/// <param name="Contact">Contact, ms, or a dash.</param>
-/// <param name="Flight">Flight, ms, or a dash.</param>
-/// <param name="Frequency">Steps a second, or a dash.</param>
-/// <param name="Length">Length, m, or a dash.</param>
-public sealed record FilmRow(int Number, string Foot, int Frame, string Contact, string Flight, string Frequency, string Length);
-
-/// <summary>A foot on the ground on the timeline.</summary>
-/// <param name="Foot">"left" or "right".</param>
-/// <param name="Down">First frame, or null where the clip began on it.</param>
-/// <param name="Off">First frame clear of the ground, or null where it is not marked.</param>
-/// <param name="Text">Its length in ms, or empty.</param>
-public sealed record FilmBar(string Foot, int? Down, int? Off, string Text);
-
-/// <summary>Air between two contacts on the timeline.</summary>
-/// <param name="From">First frame.</param>
-/// <param name="To">Frame of the landing.</param>
-/// <param name="Text">Its length in ms.</param>
-public sealed record FilmAir(int From, int To, string Text);
-
-/// <summary>An angle as it is read: on the picture and on its gauge.</summary>
-/// <param name="Name">"Shin ahead".</param>
-/// <param name="Text">"15°".</param>
-/// <param name="Degrees">The angle.</param>
-/// <param name="Within">Half width of its range, degrees.</param>
-/// <param name="Low">Least of the goal, or null where none is set.</param>
-/// <param name="High">Most of the goal.</param>
-/// <param name="Word">"in", "out", "on the edge", or empty without a goal.</param>
-/// <param name="Corner">Where it is drawn, px.</param>
-/// <param name="From">Where its first line goes, px.</param>
-/// <param name="To">Where its second line goes, px.</param>
-public sealed record FilmGauge(string Name, string Text, double Degrees, double Within, double? Low, double? High, string Word, Spot Corner, Spot From, Spot To);
-
-/// <summary>A stretch between two lines.</summary>
-/// <param name="Name">"0 to 10 m".</param>
-/// <param name="Seconds">Its time with its doubt: "1.083 ± 0.006".</param>
-/// <param name="Speed">Mean speed over it with its unit.</param>
-public sealed record FilmSplit(string Name, string Seconds, string Speed);
-
-/// <summary>A goal laid over the picture.</summary>
-/// <param name="Pose">Name of the drawn position.</param>
-/// <param name="Hip">Where its hip comes to lie, px.</param>
-/// <param name="Stature">How tall it is drawn, px.</param>
-/// <param name="RunsRight">True where it goes to the right.</param>
-public sealed record FilmGoalOver(string Pose, Spot Hip, double Stature, bool RunsRight);
-
-/// <summary>One thing to work on.</summary>
-/// <param name="Says">"Reached in front, leg left behind".</param>
-/// <param name="Codes">What was seen, as observations' codes.</param>
-/// <param name="Drills">Exercises that answer it, at most three.</param>
-public sealed record FilmSuggestion(string Says, IReadOnlyList<string> Codes, IReadOnlyList<string> Drills);
-
 /// <summary>Everything said of a clip's marks, and of the body on one frame, in words and places to draw.</summary>
 public sealed record FilmSight
 {
@@ -133,6 +78,12 @@ public sealed record FilmSight
     /// <summary>"cones 2.00 m apart = 424 px"; empty without a scale.</summary>
     public string Scale { get; init; } = "";
 
+    /// <summary>Seconds of the world in one second of the file.</summary>
+    public double Slowed { get; init; }
+
+    /// <summary>How fast the file is played for the world to go at a quarter of its speed, as a share of the file's own speed.</summary>
+    public double SlowPlay { get; init; }
+
     /// <summary>As text.</summary>
     public string Write() => JsonSerializer.Serialize(this, FilmJsonContext.Default.FilmSight);
 
@@ -140,7 +91,16 @@ public sealed record FilmSight
     /// <param name="times">When each frame is shown, s of the file, in order.</param>
     /// <param name="width">Width of the picture, px.</param>
     /// <param name="height">Height of the picture, px.</param>
-    public static string? ClipOf(double[] times, int width, int height) => FilmClip.Of(times, width, height) is { } clip ? JsonSerializer.Serialize(clip, FilmJsonContext.Default.FilmClip) : null;
+    public static string? ClipOf(double[] times, int width, int height) => FilmClip.Of(times, width, height) is { } clip ? JsonSerializer.Serialize(FilmOpened.Of(clip), FilmJsonContext.Default.FilmOpened) : null;
+
+    /// <summary>A clip that stands beside another one, as text; null where there is none. Where both say the same rate it is taken to be shot as that one was.</summary>
+    /// <param name="beside">Text of the clip it stands beside.</param>
+    /// <param name="times">When each frame is shown, s of the file, in order.</param>
+    /// <param name="width">Width of the picture, px.</param>
+    /// <param name="height">Height of the picture, px.</param>
+    /// <exception cref="JsonException">The first text is no clip.</exception>
+    public static string? BesideOf(string beside, double[] times, int width, int height) =>
+        FilmClip.Of(times, width, height) is { } clip ? JsonSerializer.Serialize(FilmOpened.Of(clip.ShotLike(JsonSerializer.Deserialize(beside, FilmJsonContext.Default.FilmClip) ?? throw new JsonException("There is no clip."))), FilmJsonContext.Default.FilmOpened) : null;
 
     /// <summary>Everything said of marks, from text and as text.</summary>
     /// <param name="marks">Text of <see cref="FilmMarks"/>.</param>
@@ -162,21 +122,23 @@ public sealed record FilmSight
         var sight = new FilmSight
         {
             Clip = clip.Words,
+            Slowed = clip.Slowed,
+            SlowPlay = clip.SlowPlay,
             Camera = $"{Figures.Number(clip.TrueRate, clip.TrueRate < 100 ? 1 : 0)} a second",
-            Doubts = DoubtsOf(steps, clip),
+            Doubts = FilmWords.DoubtsOf(steps, clip),
             Frame = $"frame {frame.Number}",
             Time = $"{Figures.Exact(frame.At(clip), 3)} s",
-            Here = HereOf(steps, frame.Number),
-            NextFoot = NextFootOf(steps, frame.Number),
-            LeavingFoot = steps.Contacts.LastOrDefault(c => c.Down?.Number <= frame.Number && c.Off is null) is { } stands ? FilmSteps.Word(stands.Foot) : NextFootOf(steps, frame.Number),
-            Rows = [.. steps.Steps.Select(s => Row(s.Number, FilmSteps.Word(s.Foot), s.Frame, s.Contact, s.Flight, s.Frequency, s.Length, 1))],
-            Mean = steps.Steps.Count > 1 ? Row(0, "mean", 0, steps.Contact, steps.Flight, steps.Frequency, steps.Length, 2) : null,
+            Here = FilmWords.HereOf(steps, frame.Number),
+            NextFoot = FilmWords.NextFootOf(steps, frame.Number),
+            LeavingFoot = steps.Contacts.LastOrDefault(c => c.Down?.Number <= frame.Number && c.Off is null) is { } stands ? FilmSteps.Word(stands.Foot) : FilmWords.NextFootOf(steps, frame.Number),
+            Rows = [.. steps.Steps.Select(s => FilmWords.Row(s.Number, FilmSteps.Word(s.Foot), s.Frame, s.Contact, s.Flight, s.Frequency, s.Length, 1))],
+            Mean = steps.Steps.Count > 1 ? FilmWords.Row(0, "mean", 0, steps.Contact, steps.Flight, steps.Frequency, steps.Length, 2) : null,
             Speed = steps.Speed is { } v ? Figures.SpeedText(v.Value, marks.Speed) : "",
-            Sum = SumOf(steps, marks),
-            Bars = [.. steps.Contacts.Select(c => new FilmBar(FilmSteps.Word(c.Foot), c.Down?.Number, c.Off?.Number, c is { Down: { } d, Off: { } o } ? Ms(FilmFigure.Between(d, o, clip)) : ""))],
-            Airs = [.. AirsOf(steps)],
+            Sum = FilmWords.SumOf(steps, marks),
+            Bars = [.. steps.Contacts.Select(c => new FilmBar(FilmSteps.Word(c.Foot), c.Down?.Number, c.Off?.Number, c is { Down: { } d, Off: { } o } ? FilmWords.Ms(FilmFigure.Between(d, o, clip)) : ""))],
+            Airs = [.. FilmWords.AirsOf(steps)],
             Moment = moment,
-            Splits = SplitsOf(marks),
+            Splits = FilmWords.SplitsOf(marks),
             Problems = [.. FilmChecks.Of(marks, steps, scale)],
             Scale = scale is null ? "" : $"{Figures.Exact(scale.Mark.Metres, 2)} m = {Figures.Number(scale.Mark.Pixels)} px",
         };
@@ -254,85 +216,6 @@ public sealed record FilmSight
         _ => "Front thigh",
     };
 
-    private static FilmRow Row(int number, string foot, int frame, FilmFigure? contact, FilmFigure? flight, FilmFigure? frequency, FilmFigure? length, int decimals) => new(
-        number, foot, frame, contact is { } c ? Ms(c) : Dash, flight is { } f ? Ms(f) : Dash, frequency is { } hz ? Figures.Exact(hz.Value, decimals) : Dash, length is { } m ? Figures.Exact(m.Value, 2) : Dash);
-
-    private const string Dash = "–";
-
-    private static string Ms(FilmFigure figure) => Figures.Number(figure.Value * 1000);
-
-    // A doubt never reads as none: its last shown place is at least 1.
-    private static string Doubt(double within, int decimals) => Figures.Exact(Math.Max(within, Math.Pow(10, -decimals)), decimals);
-
-    private static string HereOf(FilmSteps steps, int frame)
-    {
-        var on = steps.Contacts.FirstOrDefault(c => c.Down?.Number == frame) ?? steps.Contacts.FirstOrDefault(c => c.Off?.Number == frame);
-        if (on is null)
-        {
-            return "";
-        }
-
-        var step = on.Down is { } down ? steps.Steps.FirstOrDefault(s => s.Frame == down.Number && s.Foot == on.Foot)?.Number : null;
-        return $"{FilmSteps.Word(on.Foot)} foot {(on.Down?.Number == frame ? "down" : "off")}{(step is { } number ? $", step {number}" : "")}";
-    }
-
-    // Feet take turns: after the last landing before a frame the other one's is due.
-    private static string NextFootOf(FilmSteps steps, int frame)
-    {
-        if (steps.Contacts.FirstOrDefault(c => c.Down?.Number == frame) is { } here)
-        {
-            return FilmSteps.Word(here.Foot);
-        }
-
-        var before = steps.Contacts.LastOrDefault(c => (c.Down ?? c.Off)!.Value.Number < frame);
-        return before is not null ? FilmSteps.Word(Turned(before.Foot))
-            : steps.Contacts.FirstOrDefault(c => c.Down?.Number > frame) is { } after ? FilmSteps.Word(Turned(after.Foot)) : "right";
-    }
-
-    private static Side Turned(Side foot) => foot == Side.Left ? Side.Right : Side.Left;
-
-    private static IEnumerable<FilmAir> AirsOf(FilmSteps steps)
-    {
-        foreach (var step in steps.Steps.Where(s => s.Flight is not null))
-        {
-            var off = steps.Contacts.First(c => c.Down?.Number == step.Frame && c.Foot == step.Foot).Off!.Value.Number;
-            yield return new(off, steps.Steps[step.Number].Frame, Ms(step.Flight!.Value));
-        }
-    }
-
-    private static string DoubtsOf(FilmSteps steps, FilmClip clip)
-    {
-        var time = steps.Steps.Select(s => s.Contact ?? s.Flight).OfType<FilmFigure>().Select(f => (double?)f.Within).Max() ?? FilmFigure.Triangle * clip.Frame;
-        var length = steps.Steps.Select(s => s.Length?.Within).Max();
-        return $"each time ± {Doubt(time * 1000, 0)} ms{(length is { } m ? $", each length ± {Doubt(m, 2)} m" : "")} (95 of 100)";
-    }
-
-    private static string SumOf(FilmSteps steps, FilmMarks marks)
-    {
-        var said = new List<string>();
-        if (steps.Frequency is { } hz)
-        {
-            var speed = steps.Speed is { } v
-                ? $", {Figures.SpeedNumber(v.Value, marks.Speed)} ± {Doubt(Figures.SpeedIn(v.Within, marks.Speed), marks.Speed == SpeedReading.MetresPerSecond ? 2 : 1)} {Figures.SymbolOf(marks.Speed)}"
-                : "";
-            var length = steps.Length is { } m ? $", {Figures.Exact(m.Value, 2)} ± {Doubt(m.Within, 2)} m" : "";
-            said.Add($"Over {steps.Counted} step{(steps.Counted == 1 ? "" : "s")} {Figures.Exact(hz.Value, 2)} ± {Doubt(hz.Within, 2)} Hz{length}{speed}.");
-        }
-
-        if (steps.Contact is { } contact && steps.Steps.Count(s => s.Contact is not null) > 1)
-        {
-            said.Add($"Contact {Ms(contact)} ± {Doubt(contact.Within * 1000, 0)} ms.");
-        }
-
-        if (steps.LeftOverRight is { } gap)
-        {
-            said.Add($"Left contact {Figures.Number(Math.Abs(gap.Value) * 1000)} ms {(gap.Value < 0 ? "shorter" : "longer")} than right: "
-                + (Math.Abs(gap.Value) <= marks.Clip.Frame ? "inside one frame, so no difference." : Math.Abs(gap.Value) <= gap.Within ? "within what these frames leave open." : $"more than these frames leave open (± {Doubt(gap.Within * 1000, 0)} ms)."));
-        }
-
-        return string.Join(' ', said);
-    }
-
     /// <summary>
     /// Times at lines as a run has them, s from the first line; that one is among them, with 0, where it does not lie at 0 m, as nothing is then known of the start. Empty without two lines, or where a
     /// later one is passed no later.
@@ -348,21 +231,5 @@ public sealed record FilmSight
 
         var first = lines[0].Frame.At(marks.Clip);
         return [.. lines.Skip(lines[0].At.Millimetres == 0 ? 1 : 0).Select(l => (l.At, Math.Round(l.Frame.At(marks.Clip) - first, 4)))];
-    }
-
-    private static List<FilmSplit> SplitsOf(FilmMarks marks)
-    {
-        var lines = marks.Lines.OrderBy(l => l.At.Metres).ToList();
-        return
-        [
-            .. lines.Zip(lines.Skip(1)).Where(p => p.Second.Frame.Number > p.First.Frame.Number).Select(p =>
-            {
-                var time = FilmFigure.Between(p.First.Frame, p.Second.Frame, marks.Clip);
-                return new FilmSplit(
-                    $"{Figures.Number(p.First.At.To(p.Second.At.Unit).Amount, 2)} to {Figures.Number(p.Second.At.Amount, 2)} {p.Second.At.Symbol}",
-                    $"{Figures.Exact(time.Value, 3)} ± {Doubt(time.Within, 3)} s",
-                    Figures.SpeedText((p.Second.At.Metres - p.First.At.Metres) / time.Value, marks.Speed));
-            }),
-        ];
     }
 }

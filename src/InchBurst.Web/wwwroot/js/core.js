@@ -71,6 +71,9 @@ export const judge = (url, fields, now) => attempt(() => JSON.parse(device.Judge
 /** A clip by the times of its frames, or null where they are none. */
 export const filmClip = (times, width, height) => { const text = device.FilmClip(times, width, height); return text ? JSON.parse(text) : null; };
 
+/** A clip that stands beside another one, taken as that one was; null where its frames are none. */
+export const filmBeside = (clip, times, width, height) => { const text = device.FilmBeside(JSON.stringify(clip), times, width, height); return text ? JSON.parse(text) : null; };
+
 /** What marks on a clip mean, looked at on a frame; null while Core is not there. */
 export function film(marks, frame, phase) {
   if (!device) return null;

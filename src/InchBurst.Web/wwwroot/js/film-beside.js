@@ -1,4 +1,5 @@
 // A second picture beside the clip: another frame of it, or another clip; once tied, both go on by the same time of the world.
+import * as core from "./core.js";
 import { Clip } from "./film-clip.js";
 
 export function beside(root, clip, marksNow, sightNow) {
@@ -10,9 +11,9 @@ export function beside(root, clip, marksNow, sightNow) {
 
   for (const field of root.querySelectorAll("[data-file]")) field.addEventListener("change", () => { if (!box.hidden && isSame) close(); });
 
-  const rateOf = (c) => (c.times.length - 1) / (c.times.at(-1) - c.times[0]);
-  // A second file is taken to be shot as fast as it says, unless it says the same as the first one, whose true rate is known.
-  const trueRate = (c) => { const shot = marksNow().clip.shotRate; return shot && Math.abs(rateOf(c) - rateOf(clip)) < 1 ? shot : rateOf(c); };
+  // Seconds of the world in one of the file, as Core says of either.
+  let slowed = 1;
+  const world = () => clip.at().seconds * sightNow().slowed;
 
   function tell() {
     const at = other.times.length > 0 ? `frame ${other.shown}` : "";
@@ -25,6 +26,7 @@ export function beside(root, clip, marksNow, sightNow) {
     find("[data-wrong]").textContent = "";
     try {
       await other.open(which);
+      slowed = core.filmBeside(marksNow().clip, other.times, other.width, other.height)?.slowed ?? 1;
       isSame = same;
       box.hidden = false;
       root.dataset.beside = "yes";
@@ -43,13 +45,13 @@ export function beside(root, clip, marksNow, sightNow) {
 
   const step = (n) => other.show(n).then(() => { if (tied !== null) tied = apart(); });
   // How much later the other clip is, s of the world.
-  const apart = () => (other.at().seconds * rateOf(other)) / trueRate(other) - (clip.at().seconds * rateOf(clip)) / trueRate(clip);
+  const apart = () => other.at().seconds * (isSame ? sightNow().slowed : slowed) - world();
 
   const told = clip.onframe;
   clip.onframe = (n) => {
     told(n);
     if (tied === null || !other.isOpen) return;
-    const seconds = ((clip.at().seconds * rateOf(clip)) / trueRate(clip) + tied) * trueRate(other) / rateOf(other);
+    const seconds = (world() + tied) / (isSame ? sightNow().slowed : slowed);
     let best = 0;
     for (let i = 1; i < other.times.length; i++) if (Math.abs(other.times[i] - other.times[0] - seconds) < Math.abs(other.times[best] - other.times[0] - seconds)) best = i;
     other.show(best);
