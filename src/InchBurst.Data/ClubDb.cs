@@ -139,6 +139,7 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
     public DbSet<FilmReading> FilmReadings => Set<FilmReading>();
 
     public DbSet<AthleteLink> AthleteLinks => Set<AthleteLink>();
+    public DbSet<DeviceKey> DeviceKeys => Set<DeviceKey>();
 
     public DbSet<RunStretch> RunStretches => Set<RunStretch>();
 
@@ -225,6 +226,11 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
         {
             e.HasIndex(g => g.ClientId).IsUnique();
             e.HasIndex(g => new { g.SessionId, g.UsedFor });
+        });
+        builder.Entity<DeviceKey>(e =>
+        {
+            e.Property(k => k.Name).HasMaxLength(KeyBook.MostLetters);
+            e.HasIndex(k => k.KeyHash).IsUnique();
         });
         builder.Entity<AthleteLink>(e =>
         {

@@ -1,5 +1,3 @@
-using System.Security.Cryptography;
-using System.Text;
 using InchBurst.Data.Entities;
 using Microsoft.EntityFrameworkCore;
 
@@ -23,8 +21,8 @@ public sealed class LinkBook(ClubDb db, TimeProvider clock)
     /// <returns>The key, which is told once and never again.</returns>
     public async Task<string> MakeAsync(int athleteId, int days, string by, CancellationToken cancel = default)
     {
-        var key = Convert.ToBase64String(RandomNumberGenerator.GetBytes(KeyBytes)).Replace('+', '-').Replace('/', '_');
-        db.AthleteLinks.Add(new() { AthleteId = athleteId, KeyHash = HashOf(key), MadeAt = clock.GetUtcNow().UtcDateTime, MadeBy = by, ExpiresOn = Today.AddDays(Lasting.Contains(days) ? days : Lasting[0]) });
+        var key = SecretKey.New(KeyBytes);
+        db.AthleteLinks.Add(new() { AthleteId = athleteId, KeyHash = SecretKey.HashOf(key), MadeAt = clock.GetUtcNow().UtcDateTime, MadeBy = by, ExpiresOn = Today.AddDays(Lasting.Contains(days) ? days : Lasting[0]) });
         await db.SaveChangesAsync(cancel);
         return key;
     }
@@ -50,7 +48,7 @@ public sealed class LinkBook(ClubDb db, TimeProvider clock)
     /// <summary>Whose a key is, noting that it was opened today; null for one that is unknown, withdrawn, past its day, or of somebody who left.</summary>
     public async Task<(Athlete Athlete, AthleteLink Link)?> OfKeyAsync(string key, CancellationToken cancel = default)
     {
-        var (hash, today) = (HashOf(key), Today);
+        var (hash, today) = (SecretKey.HashOf(key), Today);
         if (key.Length != KeyBytes * 4 / 3 || await db.AthleteLinks.AsNoTracking().Include(l => l.Athlete).ThenInclude(a => a!.Squad).FirstOrDefaultAsync(l => l.KeyHash == hash && l.WithdrawnAt == null && l.ExpiresOn >= today, cancel) is not { Athlete: { RetiredAt: null } athlete } link)
         {
             return null;
@@ -63,6 +61,4 @@ public sealed class LinkBook(ClubDb db, TimeProvider clock)
 
         return (athlete, link);
     }
-
-    private static string HashOf(string key) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(key)));
 }

@@ -46,7 +46,12 @@ for (var run = 0; run < Number("runs", 5); run++)
             }
 
             Console.Error.WriteLine(await answer.Content.ReadAsStringAsync());
-            return 3;
+            if (answer.StatusCode != System.Net.HttpStatusCode.TooManyRequests)
+            {
+                return 3;
+            }
+
+            await Task.Delay(answer.Headers.RetryAfter?.Delta ?? TimeSpan.FromSeconds(2));
         }
         catch (Exception e) when (e is HttpRequestException or TaskCanceledException && tries < 20)
         {

@@ -78,4 +78,17 @@ public class CatalogueTests
         Assert.Equal(["walk it", "skip it", "run it", "fly it"], known.Ladder(known.Find("run it")!).Select(e => e.Name));
         Assert.Equal(("skip it", "run it"), (known.Find("walk it")!.Harder, known.Find("fly it")!.Easier));
     }
+
+    [Fact]
+    public void Ladders_follow_from_easy_to_hard_where_their_first_step_stood()
+    {
+        Exercise Own(string name, string? harder = null, string? easier = null) => new() { Name = name, Kind = WorkKind.Drill, Family = "own", Counted = CountedIn.Reps, Dose = "3 x 5", Effort = 50, For = "Shows.", Harder = harder, Easier = easier };
+        var catalogue = new ExerciseCatalogue([Own("quay three"), Own("apart"), Own("quay one", harder: "quay two"), Own("quay two", harder: "quay three"), Own("after"), Own("pier low"), Own("pier high", easier: "pier low")]);
+        Assert.Equal([("quay one", true), ("quay two", true), ("quay three", false), ("apart", false), ("after", false), ("pier low", true), ("pier high", false)], catalogue.InSteps(new[] { "quay three", "apart", "quay one", "quay two", "after", "pier low", "pier high" }.Select(n => catalogue.Find(n)!)).Select(s => (s.Exercise.Name, s.LeadsOn)));
+
+        // A step that is not among them parts the ladder, and nobody comes twice or is lost.
+        Assert.Equal([("apart", false), ("quay one", false), ("quay three", false)], catalogue.InSteps(new[] { "apart", "quay three", "quay one" }.Select(n => catalogue.Find(n)!)).Select(s => (s.Exercise.Name, s.LeadsOn)));
+        Assert.Equal(ExerciseCatalogue.BuiltIn.All.Select(e => e.Name).Order(), ExerciseCatalogue.BuiltIn.InSteps(ExerciseCatalogue.BuiltIn.All).Select(s => s.Exercise.Name).Order());
+        Assert.Empty(catalogue.InSteps([]));
+    }
 }

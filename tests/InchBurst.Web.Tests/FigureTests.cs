@@ -124,6 +124,10 @@ public partial class FigureTests
         await using var house = await TestHouse.OpenAsync(demo: true);
         var coach = await house.CoachAsync();
         var library = await coach.PageAsync("/Drills?kind=Drill");
+        var names = library.QuerySelectorAll("a.drill-cell").ToList();
+        var march = names.FindIndex(c => c.QuerySelector(".drill-name")!.TextContent == "A-march");
+        Assert.Equal([("A-march", true), ("A-switch", true), ("A-skip", true), ("A-run", true), ("overhead A-run", false)], names.Skip(march).Take(5).Select(c => (c.QuerySelector(".drill-name")!.TextContent, c.QuerySelector(".drill-on") is not null)));
+        Assert.Empty((await coach.PageAsync("/Drills?q=A-march")).QuerySelectorAll(".drill-on"));
         var cell = library.QuerySelectorAll("a.drill-cell").Single(c => c.QuerySelector(".drill-name")!.TextContent == "A-skip");
         var address = cell.QuerySelector("img")!.GetAttribute("src")!;
         var picture = XDocument.Parse(await coach.TextAsync(address));
@@ -211,7 +215,7 @@ public partial class FigureTests
         Assert.Equal("91° bent at the hip", Handle(pulled, PoseJoint.NearKnee).GetProperty("says").GetString());
         Assert.Equal("knee up", pulled.GetProperty("name").GetString());
         var turned = await PosedAsync($"pose={Uri.EscapeDataString(pulled.GetProperty("pose").GetString()!)}&isMirrored=true&on=Near&isRounded=true");
-        Assert.Equal(("91° bent at the hip", "Near", true), (Handle(turned, PoseJoint.FarKnee).GetProperty("says").GetString(), turned.GetProperty("on").GetString(), turned.GetProperty("isRounded").GetBoolean()));
+        Assert.Equal(("91° bent at the hip", "Far", true), (Handle(turned, PoseJoint.FarKnee).GetProperty("says").GetString(), turned.GetProperty("on").GetString(), turned.GetProperty("isRounded").GetBoolean()));
         var keyed = await PosedAsync($"pose={pose}&joint=FarAnkle&to=500");
         Assert.Equal("140° bent at the knee", (await PosedAsync($"pose={pose}&joint=FarAnkle&to=140") is var k ? Handle(k, PoseJoint.FarAnkle) : default).GetProperty("says").GetString());
         Assert.InRange(Handle(keyed, PoseJoint.FarAnkle).GetProperty("stands").GetDouble(), 0, 145);

@@ -453,7 +453,7 @@ public sealed class LiveTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task Gates_fill_the_boxes_once_with_the_clubs_token_and_one_save_stores_them_as_electronic()
+    public async Task Gates_fill_the_boxes_once_with_their_key_and_one_save_stores_them_as_electronic()
     {
         using var gates = new HttpClient { BaseAddress = house.Address };
         async Task<HttpStatusCode> Send(int session, object report, string token)
@@ -469,8 +469,7 @@ public sealed class LiveTests : IAsyncLifetime
 
         // No token, no gates; and an empty token is never one.
         Assert.Equal(HttpStatusCode.Unauthorized, await Send(49, good, ""));
-        await coach.PostAsync("/Settings", "/Settings?handler=Gates", ("on", "true"));
-        var token = (await coach.PageAsync("/Settings")).QuerySelector(".token")!.TextContent;
+        var token = (await coach.PostAsync("/Settings", "/Settings?handler=Device", ("name", "Home straight"))).Page.QuerySelector("#device-key")!.GetAttribute("value")!;
         Assert.Equal(HttpStatusCode.Unauthorized, await Send(49, good, token[..^1] + "x"));
         Assert.Equal(HttpStatusCode.NotFound, await Send(48, good, token));
         Assert.Equal(HttpStatusCode.BadRequest, await Send(49, new { run, lane = 0, passes = Array.Empty<object>() }, token));
@@ -523,8 +522,7 @@ public sealed class LiveTests : IAsyncLifetime
             return (await gates.SendAsync(request)).StatusCode;
         }
 
-        await coach.PostAsync("/Settings", "/Settings?handler=Gates", ("on", "true"));
-        var token = (await coach.PageAsync("/Settings")).QuerySelector(".token")!.TextContent;
+        var token = (await coach.PostAsync("/Settings", "/Settings?handler=Device", ("name", "Home straight"))).Page.QuerySelector("#device-key")!.GetAttribute("value")!;
         Assert.Null((await coach.PageAsync(Url)).QuerySelector("[data-gates]"));
         Assert.Equal(HttpStatusCode.Unauthorized, await Sign(49, "no token", "Home straight"));
         Assert.Equal(HttpStatusCode.NotFound, await Sign(48, token, "Home straight"));

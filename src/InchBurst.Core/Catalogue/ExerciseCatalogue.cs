@@ -121,6 +121,23 @@ public sealed class ExerciseCatalogue
         return path;
     }
 
+    /// <summary>Exercises in such an order that ladders follow from easy to hard where the first of their steps stood; all else stays in its order.</summary>
+    /// <param name="exercises">Exercises of this catalogue.</param>
+    /// <returns>Each with whether the next one is its harder one.</returns>
+    public IReadOnlyList<(Exercise Exercise, bool LeadsOn)> InSteps(IEnumerable<Exercise> exercises)
+    {
+        var left = exercises.ToList();
+        var placed = new List<Exercise>(left.Count);
+        while (left.Count > 0)
+        {
+            var ladder = Ladder(left[0]).Where(left.Contains).ToList();
+            placed.AddRange(ladder);
+            left.RemoveAll(ladder.Contains);
+        }
+
+        return [.. placed.Select((e, i) => (e, i + 1 < placed.Count && Find(e.Harder) is { } harder && harder == placed[i + 1]))];
+    }
+
     private static string Key(string name) => name.Trim().Replace('-', ' ').ToLowerInvariant();
 
     // How people write one name: one or many, in one word or two, with a hyphen or without.

@@ -1,8 +1,7 @@
-using System.Security.Cryptography;
-using System.Text;
 using InchBurst.Core.Log;
 using InchBurst.Core.Shorthand;
 using InchBurst.Data;
+using Microsoft.AspNetCore.Http.Features;
 
 namespace InchBurst.Web.Support;
 
@@ -15,16 +14,17 @@ public sealed record GateSign(string? Name);
 /// <summary>Takes what timing gates report (docs/formats.md, the gate feed).</summary>
 public static class GateDesk
 {
-    public const string TokenHeader = "Gate-Token";
+    /// <summary>Where devices send to.</summary>
+    public const string Address = "/gates";
 
-    /// <summary>A new token: 160 random bits.</summary>
-    public static string NewToken() => Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(20));
+    /// <summary>The header that carries a device's key.</summary>
+    public const string TokenHeader = "Gate-Token";
 
     private const int LongestName = 40;
 
-    public static async Task<IResult> TakeAsync(int session, HttpRequest request, SquadBook squads, TracksideBook book, CancellationToken cancel)
+    public static async Task<IResult> TakeAsync(int session, HttpRequest request, KeyBook keys, TracksideBook book, CancellationToken cancel)
     {
-        if (!await MayAsync(request, squads, cancel))
+        if (!await keys.LetsInAsync(request.Headers[TokenHeader].ToString(), cancel))
         {
             return WrongToken();
         }
@@ -38,16 +38,16 @@ public static class GateDesk
         if (report.Run == Guid.Empty || report.Passes is not { Count: > 0 and <= GateFeed.MostPasses } passes || report.Lane is < 0 or > 20
             || passes.Any(p => p.Gate is < 0 or >= GateFeed.MostPasses || !double.IsFinite(p.Milliseconds)))
         {
-            return Results.Json(new { problem = $"A report has a run id and 1 to {GateFeed.MostPasses} passes, each with a gate from 0 and milliseconds." }, statusCode: StatusCodes.Status400BadRequest);
+            return Problem(StatusCodes.Status400BadRequest, $"A report has a run id and 1 to {GateFeed.MostPasses} passes, each with a gate from 0 and milliseconds.");
         }
 
         return await book.ReportAsync(session, report.Run, report.Lane, passes, cancel) ? Results.Accepted() : NotRunning();
     }
 
     /// <summary>A sign of life between runs, so that the coach sees at once when the gates fall silent.</summary>
-    public static async Task<IResult> AliveAsync(int session, HttpRequest request, SquadBook squads, TracksideBook book, CancellationToken cancel)
+    public static async Task<IResult> AliveAsync(int session, HttpRequest request, KeyBook keys, TracksideBook book, CancellationToken cancel)
     {
-        if (!await MayAsync(request, squads, cancel))
+        if (!await keys.LetsInAsync(request.Headers[TokenHeader].ToString(), cancel))
         {
             return WrongToken();
         }
@@ -70,32 +70,44 @@ public static class GateDesk
     {
         if (!request.HasJsonContentType())
         {
-            return (null, Results.Json(new { problem = "Send JSON, with the content type application/json." }, statusCode: StatusCodes.Status415UnsupportedMediaType));
+            return (null, Problem(StatusCodes.Status415UnsupportedMediaType, "Send JSON, with the content type application/json."));
         }
 
         if (request.ContentLength > MostBytes)
         {
-            return (null, Results.Json(new { problem = $"A report has at most {MostBytes} bytes." }, statusCode: StatusCodes.Status413PayloadTooLarge));
+            return (null, TooLarge());
+        }
+
+        // However it is sent: what says no length is cut off there too.
+        if (request.HttpContext.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } most)
+        {
+            most.MaxRequestBodySize = MostBytes;
         }
 
         try
         {
-            return await request.ReadFromJsonAsync<T>(cancel) is { } what ? (what, null) : (null, Results.Json(new { problem = "The report is empty." }, statusCode: StatusCodes.Status400BadRequest));
+            return await request.ReadFromJsonAsync<T>(cancel) is { } what ? (what, null) : (null, Problem(StatusCodes.Status400BadRequest, "The report is empty."));
         }
-        catch (Exception e) when (e is System.Text.Json.JsonException or BadHttpRequestException)
+        catch (BadHttpRequestException e) when (e.StatusCode == StatusCodes.Status413PayloadTooLarge)
         {
-            return (null, Results.Json(new { problem = "This is no JSON that a report can be." }, statusCode: StatusCodes.Status400BadRequest));
+            return (null, TooLarge());
+        }
+        catch (Exception e) when (e is System.Text.Json.JsonException or BadHttpRequestException or InvalidOperationException)
+        {
+            return (null, Problem(StatusCodes.Status400BadRequest, "This is no JSON that a report can be."));
         }
     }
 
-    private static async Task<bool> MayAsync(HttpRequest request, SquadBook squads, CancellationToken cancel)
-    {
-        var club = await squads.ClubOrNullAsync(cancel);
-        var shown = request.Headers[TokenHeader].ToString();
-        return club is { GateToken.Length: > 0 } && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(shown), Encoding.UTF8.GetBytes(club.GateToken));
-    }
+    /// <summary>Whatever is sent to an address there is not, or in another way than by POST.</summary>
+    public static IResult NoSuch(HttpRequest request) => HttpMethods.IsPost(request.Method)
+        ? Problem(StatusCodes.Status404NotFound, "There is no such address. Send to /gates/ and the session's number, or to /gates/, the number and /alive.")
+        : Problem(StatusCodes.Status405MethodNotAllowed, "Send by POST.");
 
-    private static IResult WrongToken() => Results.Json(new { problem = "The token is not this club's." }, statusCode: StatusCodes.Status401Unauthorized);
+    private static IResult Problem(int code, string words) => Results.Json(new { problem = words }, statusCode: code);
 
-    private static IResult NotRunning() => Results.Json(new { problem = "That session is not running." }, statusCode: StatusCodes.Status404NotFound);
+    private static IResult TooLarge() => Problem(StatusCodes.Status413PayloadTooLarge, $"A report has at most {MostBytes} bytes.");
+
+    private static IResult WrongToken() => Problem(StatusCodes.Status401Unauthorized, "This key lets nobody in. Make one for this device in Settings.");
+
+    private static IResult NotRunning() => Problem(StatusCodes.Status404NotFound, "That session is not running.");
 }

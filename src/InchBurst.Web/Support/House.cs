@@ -128,10 +128,13 @@ public static class House
                 ? RateLimitPartition.GetFixedWindowLimiter(c.User.Identity?.Name ?? "", _ => new FixedWindowRateLimiterOptions { PermitLimit = 60, Window = TimeSpan.FromMinutes(1) })
                 : RateLimitPartition.GetNoLimiter("looking"));
             o.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
-            o.OnRejected = (context, _) =>
+            o.OnRejected = async (context, cancel) =>
             {
                 context.HttpContext.Response.Headers.RetryAfter = "2";
-                return ValueTask.CompletedTask;
+                if (context.HttpContext.Request.Path.StartsWithSegments(GateDesk.Address))
+                {
+                    await context.HttpContext.Response.WriteAsJsonAsync(new { problem = "Too many reports at once. Send this one again in 2 seconds." }, cancel);
+                }
             };
         });
         services.AddRazorPages(o =>
@@ -175,7 +178,7 @@ public static class House
         });
         services.Configure<BrotliCompressionProviderOptions>(o => o.Level = CompressionLevel.Fastest);
         services.AddHttpContextAccessor();
-        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<CompareBook>().AddScoped<LinkBook>().AddScoped<CardMaker>().AddScoped<LoadBook>().AddScoped<LiftBook>().AddScoped<CalendarBook>().AddScoped<WeekBook>().AddScoped<SeasonBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>().AddScoped<SheetMaker>().AddScoped<WeekViewMaker>().AddScoped<SuggestMaker>().AddScoped<TrendMaker>().AddScoped<TraceBook>().AddScoped<FilmBook>();
+        services.AddScoped<SquadBook>().AddScoped<SessionBook>().AddScoped<TracksideBook>().AddScoped<ResultsBook>().AddScoped<SeasonOfOne>().AddScoped<CompareBook>().AddScoped<LinkBook>().AddScoped<KeyBook>().AddScoped<CardMaker>().AddScoped<LoadBook>().AddScoped<LiftBook>().AddScoped<CalendarBook>().AddScoped<WeekBook>().AddScoped<SeasonBook>().AddScoped<RosterBook>().AddScoped<CatalogueBook>().AddScoped<SchoolBook>().AddScoped<Desk>().AddScoped<BuilderMaker>().AddScoped<LiveMaker>().AddScoped<SheetMaker>().AddScoped<WeekViewMaker>().AddScoped<SuggestMaker>().AddScoped<TrendMaker>().AddScoped<TraceBook>().AddScoped<FilmBook>();
     }
 
     public static void UsePipeline(WebApplication app)
@@ -208,9 +211,11 @@ public static class House
         // A calendar on a phone cannot sign in; it knows a private address, which can be taken back.
         app.MapGet("/feed/{key}.ics", FeedDesk.SendAsync).AllowAnonymous();
 
-        // Gates cannot sign in; they show the club's token instead.
-        app.MapPost("/gates/{session:int}", GateDesk.TakeAsync).AllowAnonymous().DisableAntiforgery().RequireRateLimiting(GateLimit);
-        app.MapPost("/gates/{session:int}/alive", GateDesk.AliveAsync).AllowAnonymous().DisableAntiforgery().RequireRateLimiting(GateLimit);
+        // Gates cannot sign in; each shows a key of its own instead.
+        var gates = app.MapGroup(GateDesk.Address).AllowAnonymous().DisableAntiforgery().RequireRateLimiting(GateLimit);
+        gates.MapPost("/{session:int}", GateDesk.TakeAsync);
+        gates.MapPost("/{session:int}/alive", GateDesk.AliveAsync);
+        gates.Map("/{**rest}", GateDesk.NoSuch);
 
         // For whoever watches the machine: says only whether it answers and its file does.
         app.MapGet("/health", async (ClubDb db, CancellationToken cancel) => await db.Database.CanConnectAsync(cancel) ? Results.Text("ok") : Results.Text("the file does not answer", statusCode: StatusCodes.Status503ServiceUnavailable)).AllowAnonymous();

@@ -64,6 +64,9 @@ public sealed class IndexModel(ExerciseCatalogue catalogue, CatalogueBook book) 
         return Redirect("/Drills");
     }
 
+    /// <summary>Exercises of a kind with ladders from easy to hard; what was searched stays in the order it was found.</summary>
+    public IReadOnlyList<(Exercise Exercise, bool LeadsOn)> InSteps(IEnumerable<Exercise> found) => string.IsNullOrEmpty(Search) ? catalogue.InSteps(found) : [.. found.Select(e => (e, false))];
+
     private void Look(string? q, WorkKind? kind, string? fault)
     {
         (Search, Kind, Fault) = (q?.Trim(), kind, fault);

@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace InchBurst.Web.Pages.Settings;
 
-public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options, NearbyDevices nearby) : PageModel
+public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options, NearbyDevices nearby, KeyBook keys, Desk desk) : PageModel
 {
     public sealed class ClubInput
     {
@@ -36,12 +36,40 @@ public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options
     /// <summary>Where other devices find this machine.</summary>
     public IReadOnlyList<string> Addresses => [.. NearbyDevices.Addresses().Select(a => $"https://{a}:{nearby.Port}")];
 
-    public string GateToken { get; private set; } = "";
+    /// <summary>True where an older program made one key for all devices, which still lets in.</summary>
+    public bool HasClubKey { get; private set; }
 
-    public async Task<IActionResult> OnPostGatesAsync(bool on)
+    /// <summary>Devices that are let in.</summary>
+    public IReadOnlyList<Data.Entities.DeviceKey> Devices { get; private set; } = [];
+
+    /// <summary>The key just made, and for what; it is shown once.</summary>
+    public (string Name, string Key)? Made { get; private set; }
+
+    /// <summary>The name that was typed for a device, and what is wrong with it.</summary>
+    public (string Name, string? Wrong) Device { get; private set; } = ("", null);
+
+    public async Task<IActionResult> OnPostDeviceAsync(string? name)
     {
-        var club = await squads.ClubAsync();
-        club.GateToken = on ? GateDesk.NewToken() : "";
+        var (key, wrong) = await keys.MakeAsync(name ?? "", desk.Who);
+        if (key is null)
+        {
+            Device = (name ?? "", wrong);
+        }
+        else
+        {
+            Made = (name!.Trim(), key);
+        }
+
+        ModelState.Clear();
+        await OnGetAsync();
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostWithdrawAsync(int device) => await keys.WithdrawAsync(device) ? Redirect("/Settings#gates") : NotFound();
+
+    public async Task<IActionResult> OnPostWithdrawClubAsync()
+    {
+        (await squads.ClubAsync()).GateToken = "";
         await db.SaveChangesAsync();
         return Redirect("/Settings#gates");
     }
@@ -51,7 +79,7 @@ public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options
         var club = await squads.ClubAsync();
         Input = From(club);
         Opened = StaleForm.Opened(Input);
-        GateToken = club.GateToken;
+        (HasClubKey, Devices) = (club.GateToken.Length > 0, await keys.OpenAsync());
         Saved = saved;
     }
 
@@ -60,7 +88,7 @@ public sealed class IndexModel(ClubDb db, SquadBook squads, HouseOptions options
     public async Task<IActionResult> OnPostAsync(string? opened)
     {
         var club = await squads.ClubAsync();
-        (GateToken, Opened) = (club.GateToken, opened ?? "");
+        (HasClubKey, Devices, Opened) = (club.GateToken.Length > 0, await keys.OpenAsync(), opened ?? "");
         if (!ModelState.IsValid)
         {
             return Page();
