@@ -140,4 +140,40 @@ public class FrontFigureTests
         Assert.Equal(0, Drop("single-leg stand, hips level"), 1e-9);
         Assert.True(Drop("single-leg stand, hip drops") > 0.02);
     }
+
+    // The middle of the points of figure-front.md, worked out by another program; whatever way the foot lies.
+    [Fact]
+    public void The_foot_has_the_shape_of_the_recipe() => Assert.All(PoseBook.FrontPoses.Select(FrontFigure.Of).SelectMany(f => new[] { f.Right, f.Left }), leg =>
+    {
+        static Place Middle(IReadOnlyList<Place> points) => points.Aggregate((a, b) => a + b) * (1.0 / points.Count);
+        Assert.Equal(Math.Sqrt((0.000316 * 0.000316) + (0.022211 * 0.022211) + (0.016211 * 0.016211)), Length(Middle(leg.Foot) - leg.Ankle), 1e-5);
+
+        // Flat toes lie as they were drawn; bent ones as far from their own joint.
+        var joint = leg.Ankle + leg.Sole.Of(new(0, -0.030, 0.066));
+        Assert.Equal(Math.Sqrt((0.0006 * 0.0006) + (0.0029 * 0.0029) + (0.0205 * 0.0205)), Length(Middle(leg.Toes) - joint), 1e-5);
+    });
+
+    [Fact]
+    public void Every_part_that_is_low_counts_as_lowest()
+    {
+        var stand = Find("stand, from the front");
+        Assert.Equal(FrontFigure.Of(stand).Ground, FrontFigure.Of(stand).Lowest, 1e-9);
+        var kneeling = FrontFigure.Of(stand with { Right = new(0, 0, 0, 130, -40, 0, null), Left = new(0, 0, 0, 130, -40, 0, null) });
+        Assert.Equal(Math.Min(kneeling.Right.Knee.Y - 0.034, kneeling.Right.Lowest), kneeling.Lowest, 1e-9);
+        var upside = FrontFigure.Of(stand with { Trunk = new(170, 0, 0) });
+        Assert.Equal(new[] { upside.Head.Y - 0.061, upside.RightArm.Hand.Y, upside.Right.Lowest }.Min(), upside.Lowest, 1e-9);
+
+        // The hand goes on from the forearm, a little bent in; the trunk's line bends at the waist.
+        var arm = FrontFigure.Of(stand).RightArm;
+        Assert.Equal(0.085, Length(arm.Hand - arm.Wrist), 1e-9);
+        Assert.True(Length(arm.Hand - arm.Elbow) > 0.225);
+        var bent = FrontFigure.Of(stand with { Trunk = new(60, 0, 0) });
+        Assert.Equal(0, (bent.Up(0.05) - (bent.Pelvis.Y * 0.05)) is var off ? Length(off) : 1, 1e-9);
+        Assert.True(bent.Up(0.2).Z > 0.1);
+
+        // Looked at from the athlete's left, what is ahead comes to lie to the right of the picture.
+        var round = FrontFigure.Of(stand with { Camera = (90, 0) });
+        Assert.Equal(-1, round.Seen(new(0, 0, 1)).X, 1e-9);
+        Assert.Equal(1, round.Seen(new(1, 0, 0)).Z, 1e-9);
+    }
 }

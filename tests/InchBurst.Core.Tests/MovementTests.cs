@@ -250,4 +250,54 @@ public class MovementTests
     public void On_the_way_nothing_goes_under_the_ground() => Assert.All(
         ExerciseCatalogue.BuiltIn.All.Select(e => MovementCycle.Of([.. e.Poses.Select(PoseBook.Find).OfType<Pose>()], e.Does)).OfType<MovementCycle>(),
         cycle => Assert.All(Enumerable.Range(0, 24), i => Assert.InRange(SideFigure.Of(Side(cycle, i / 24.0)).Lowest, -1e-9, 1)));
+
+    [Theory]
+    [InlineData(BodyGroup.Thigh, "thigh thighs")]
+    [InlineData(BodyGroup.Knee, "knee Knees")]
+    [InlineData(BodyGroup.Shin, "shin shins")]
+    [InlineData(BodyGroup.Toe, "toe toes")]
+    [InlineData(BodyGroup.Heel, "heel heels")]
+    [InlineData(BodyGroup.Ankle, "ankle ankles")]
+    [InlineData(BodyGroup.Foot, "foot feet ground ball contact contacts land")]
+    [InlineData(BodyGroup.Leg, "leg legs")]
+    [InlineData(BodyGroup.Hip, "hip hips seat pelvis")]
+    [InlineData(BodyGroup.Arm, "arm arms hand hands elbow elbows fist fists")]
+    [InlineData(BodyGroup.Shoulder, "shoulder shoulders")]
+    [InlineData(BodyGroup.Head, "head eye eyes chin face tall posture")]
+    [InlineData(BodyGroup.Trunk, "trunk back chest ribs belly lean body line")]
+    public void Each_word_names_its_part(BodyGroup part, string words) => Assert.All(words.Split(' '), w => Assert.Equal(part, BodyPart.Group($"Keep the {w} still")));
+
+    [Fact]
+    public void The_higher_arm_and_the_lifted_leg_are_meant()
+    {
+        var skip = PoseBook.Find("A-skip up")!;
+        var other = SideFigure.Of(skip.Mirrored());
+        Assert.Equal(other.NearArm.Wrist, BodyPart.Named("hands", other));
+        Assert.Equal(other.Far.Toe, BodyPart.Named("toe up", other));
+
+        // Both feet on the ground: the one towards the viewer counts as lifted.
+        var stand = SideFigure.Of(PoseBook.Find("stand")! with { Support = Support.Either } is var p ? p with { Far = p.Near } : null!);
+        Assert.Equal((stand.Near.Knee, stand.Far.Ball), (BodyPart.Named("knee", stand), BodyPart.Named("foot", stand)));
+    }
+
+    // Area in shares of stature squared of the outlines of figure.md, worked out from their points by hand of another program; whatever way the foot lies.
+    [Theory]
+    [InlineData("stand")]
+    [InlineData("upright toe-off")]
+    [InlineData("prone start")]
+    public void Foot_and_toes_have_the_outlines_of_the_recipe(string pose)
+    {
+        static double Area(IReadOnlyList<Spot> p) => p.Select((a, i) => p[(i + 1) % p.Count] is var b ? (a.X * b.Y) - (b.X * a.Y) : 0).Sum() / 2;
+        Assert.All(new[] { Figure(pose).Near, Figure(pose).Far }, leg =>
+        {
+            Assert.Equal(0.00562, Area(leg.Foot), 1e-7);
+            Assert.Equal(0.001281, Area(leg.Toes), 1e-7);
+            var middle = leg.Foot.Aggregate((a, b) => a + b) * (1.0 / leg.Foot.Count);
+            Assert.Equal(Math.Sqrt((0.0136923 * 0.0136923) + (0.0129615 * 0.0129615)), (middle - leg.Ankle).Length, 1e-6);
+            Assert.Equal(0.108, (leg.Heel - leg.Ball).Length, 0.0005);
+
+            // The line of the sole stays inside the outline, heel first.
+            Assert.All(leg.Sole.Take(4), at => Assert.InRange((at - leg.Ankle).Length, 0.028, 0.07));
+        });
+    }
 }

@@ -239,7 +239,8 @@ public partial class FigureTests
         Assert.NotNull((await coach.PageAsync("/Drills?q=quay%20spring")).QuerySelector(".drill-cell img"));
         var form = await coach.PageAsync("/Drills/Edit?of=quay%20spring");
         Assert.Equal("as you posed it", form.QuerySelector("[name='Input.Pose'][checked]")!.GetAttribute("value"));
-        Assert.Equal([up, down], form.QuerySelector("[name='Input.Own']")!.TextContent.Trim().Split('\n'));
+        // The foot that carried it was lifted: what is kept stands on the other one.
+        Assert.Equal([OwnPose.Write(PoseHand.Grounded(OwnPose.Read(up)!)), down], form.QuerySelector("[name='Input.Own']")!.TextContent.Trim().Split('\n'));
 
         // A body under the ground is lifted onto it before it is kept.
         var low = OwnPose.Write(PoseBook.Find("stand")! with { Support = InchBurst.Core.Movement.Support.Seat });
