@@ -149,10 +149,10 @@ public partial class FigureTests
         Assert.Equal("0.8", moving.Root!.Attribute("data-seconds")!.Value);
         Assert.NotEqual(frames[3].Elements().First().ToString(), frames[9].Elements().First().ToString());
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/cut%20ninety?handler=Moving")).Code);
-        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/scorpion?handler=Picture")).Code);
+        Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills/water%20break?handler=Picture")).Code);
         Assert.Equal(HttpStatusCode.NotFound, (await coach.GetAsync("/Drills?handler=Pose&name=flying")).Code);
         Assert.Equal(HttpStatusCode.OK, (await coach.GetAsync("/Drills?handler=Pose&name=stop")).Code);
-        Assert.Empty((await coach.PageAsync("/Drills/scorpion")).QuerySelectorAll("svg.figures"));
+        Assert.Empty((await coach.PageAsync("/Drills/water%20break")).QuerySelectorAll("svg.figures"));
 
         Assert.Equal("1.48", XDocument.Parse(await coach.TextAsync("/Drills/carioca?handler=Moving")).Root!.Attribute("data-seconds")!.Value);
 

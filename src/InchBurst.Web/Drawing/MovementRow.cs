@@ -23,6 +23,10 @@ public sealed record MovementRow(DrillPicture Picture, IReadOnlyList<PointLeader
     private const int LongestLine = 19;
     private const int Most = 4;
 
+    // The name stands under the middle of its body and is not cut off at the edge: half the width of a letter, and of what stands before it.
+    private const double LetterHalf = 3.4;
+    private const int NumberLetters = 3;
+
     /// <summary>The row of an exercise; null where no position shows it.</summary>
     /// <param name="exercise">The exercise.</param>
     public static MovementRow? Of(Exercise exercise)
@@ -52,7 +56,7 @@ public sealed record MovementRow(DrillPicture Picture, IReadOnlyList<PointLeader
             leaders.Add(new((Math.Round(at.X + x, 1), Math.Round(tight.GroundY + y, 1)), (Math.Round((pitch * (i % count)) + (tight.Width / count) + Gap, 1), 0), Wrapped(point)));
         }
 
-        return new(picture, [.. leaders.GroupBy(l => l.To.X).SelectMany(g => Stacked([.. g.OrderBy(l => l.From.Y)], tight.GroundY))], [.. placed.Select((f, i) => (Math.Round(f.X, 1), f.Figure.Position.Name))], left);
+        return new(picture, [.. leaders.GroupBy(l => l.To.X).SelectMany(g => Stacked([.. g.OrderBy(l => l.From.Y)], tight.GroundY))], [.. placed.Select((f, i) => (Math.Round(Math.Max(f.X + ((f.Figure.Left + f.Figure.Right) / 2), (f.Figure.Position.Name.Length + NumberLetters) * LetterHalf), 1), f.Figure.Position.Name))], left);
     }
 
     // Words stand at the height of what they speak of, pushed apart where they would lie over each other, and above the ground.

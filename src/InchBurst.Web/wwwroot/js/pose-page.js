@@ -123,7 +123,6 @@ svg.addEventListener("pointerdown", (event) => {
   const near = now.handles.map((h) => ({ ...h, far: Math.hypot(h.x - x, h.y - y) - (h.isFar ? 0 : 1) })).filter((h) => h.far < REACH * Math.max(1, scale)).sort((a, b) => a.far - b.far)[0];
   if (!near) return;
   event.preventDefault();
-  remember();
   held = { joint: near.joint, dx: near.x - x, dy: near.y - y };
   svg.setPointerCapture(event.pointerId);
   handles.querySelector(`[data-joint="${near.joint}"]`).focus({ preventScroll: true });
@@ -132,7 +131,8 @@ svg.addEventListener("pointerdown", (event) => {
 svg.addEventListener("pointermove", (event) => {
   if (!held) return;
   const { x, y } = place(event);
-  change({ joint: held.joint, x: x + held.dx, y: y + held.dy }, false);
+  change({ joint: held.joint, x: x + held.dx, y: y + held.dy }, !held.isMoved);
+  held.isMoved = true;
 });
 const drop = () => { held = null; draw(); };
 svg.addEventListener("pointerup", drop);
@@ -171,10 +171,9 @@ function choose(position) {
 function add() {
   const wall = document.querySelector("[name='Input.Pose']:checked");
   const from = now?.pose ?? (wall?.dataset.view === "side" ? wall.value : "stand");
-  remember();
-  rows.push({ pose: from, thumb: null, name: "" });
-  at = rows.length - 1;
-  ask(() => ({ pose: from, name: rows.length > 1 ? `position ${rows.length}` : "own position" }), () => {
+  // It is there from when it is drawn.
+  ask(() => ({ pose: from, name: rows.length > 0 ? `position ${rows.length + 1}` : "own position" }), () => {
+    at = rows.length;
     own.hidden = false;
     own.querySelector("input").checked = true;
   });
