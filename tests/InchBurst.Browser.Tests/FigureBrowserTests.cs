@@ -57,6 +57,16 @@ public sealed class FigureBrowserTests
         page.Until(d => d.FindElements(By.CssSelector(".pose-pick")).Count == 2 ? d : null);
         page.Click("[data-act=mirror]");
         Until(page, "left thigh", at => at > 50);
+
+        // By thumb on a phone: the left hand is pulled up over the head.
+        page.Resize(390, 844, touch: true);
+        var elbow = page.Find(".pose-dot[aria-label='left upper arm']");
+        page.Driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center', behavior: 'instant' })", elbow);
+        var thumb = new PointerInputDevice(PointerKind.Touch);
+        page.Driver.PerformActions([new ActionSequence(thumb).AddAction(thumb.CreatePointerMove(elbow, 0, 0, TimeSpan.Zero)).AddAction(thumb.CreatePointerDown(MouseButton.Left))
+            .AddAction(thumb.CreatePointerMove(CoordinateOrigin.Pointer, 30, -20, TimeSpan.Zero)).AddAction(thumb.CreatePointerMove(CoordinateOrigin.Pointer, 10, -90, TimeSpan.Zero)).AddAction(thumb.CreatePointerUp(MouseButton.Left))]);
+        Until(page, "left upper arm", at => at > 100);
+        page.Resize(1280, 800);
         page.Find("#pose-name").Clear();
         page.Type("#pose-name", "other side" + Keys.Enter);
         page.UntilText(".pose-pick[aria-pressed=true]", "other side");
@@ -77,6 +87,14 @@ public sealed class FigureBrowserTests
         var stopped = Frame();
         page.Driver.ExecuteAsyncScript("requestAnimationFrame(() => requestAnimationFrame(() => requestAnimationFrame(arguments[0])))");
         Assert.Equal(stopped, Frame());
+
+        // Where a person prefers no movement, a press is one step.
+        page.Driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["features"] = new object[] { new Dictionary<string, object> { ["name"] = "prefers-reduced-motion", ["value"] = "reduce" } } });
+        var next = $"{(int.Parse(stopped, CultureInfo.InvariantCulture) + 1) % 24}";
+        page.Click("[data-speed='1']");
+        page.Until(d => Frame() == next ? d : null);
+        page.Driver.ExecuteAsyncScript("requestAnimationFrame(() => requestAnimationFrame(() => requestAnimationFrame(arguments[0])))");
+        Assert.Equal((next, "false"), (Frame(), page.Find("[data-speed='1']").GetDomAttribute("aria-pressed")));
         Assert.Empty(page.Complaints());
     }
 }

@@ -229,6 +229,16 @@ public sealed class FilmBrowserTests
         page.UntilText("[data-s=frame]", "frame 6");
         page.UntilText("[data-where]", "frame 7");
 
+        // Another clip beside it that says the same rate is taken to be shot as fast: tied, a frame on here is a frame on there.
+        page.Driver.FindElement(By.CssSelector("[data-beside-file]")).SendKeys(Path.Combine(Clips, "runner.mp4"));
+        page.UntilText("[data-where]", "frame 0");
+        page.Until(d => d.FindElement(By.CssSelector("[data-tie]")).GetDomAttribute("aria-pressed") == "false" ? d : null);
+        page.Click("[data-tie]");
+        page.Driver.ExecuteScript("document.activeElement.blur()");
+        page.Keys("..");
+        page.UntilText("[data-s=frame]", "frame 8");
+        page.UntilText("[data-where]", "frame 2");
+
         // Leaving gives both back, also where the browser keeps the page to come back to: nothing can be read of them any more.
         string Read(object address) => (string)page.Driver.ExecuteAsyncScript("const [address, done] = arguments; const v = document.createElement('video'); v.onloadedmetadata = () => done('there'); v.onerror = () => done('gone'); v.src = address;", address)!;
         var addresses = (IReadOnlyList<object>)page.Driver.ExecuteScript("return [...document.querySelectorAll('video')].map((v) => v.src).filter((s) => s)")!;

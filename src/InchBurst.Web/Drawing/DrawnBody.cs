@@ -31,6 +31,9 @@ public abstract class DrawnBody(double stature, string hue, FigureTone tone)
     /// <summary>Colour of a limb that is behind.</summary>
     protected const string Step = "#857C68";
 
+    /// <summary>Height in cm of the athlete for whom lengths of a drawn body are told.</summary>
+    public const double CentimetresTall = 174;
+
     private const string Ink2 = "#4A565F";
     private const string GreyShirt = "#B9B19D";
     private const double ShoeLinesFrom = 90;

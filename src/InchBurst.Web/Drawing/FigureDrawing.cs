@@ -113,7 +113,4 @@ public sealed class FigureDrawing : DrawnBody
             _ => null,
         };
     }
-
-    // Lengths are told for an athlete of this height in cm.
-    private const double CentimetresTall = 174;
 }

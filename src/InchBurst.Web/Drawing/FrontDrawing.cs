@@ -35,7 +35,6 @@ public sealed class FrontDrawing : DrawnBody
 
     // How soon the front outline of a limb fades into a round one as it turns.
     private const double Fades = 1.4;
-    private const double CentimetresTall = 174;
 
     private readonly double ground;
 

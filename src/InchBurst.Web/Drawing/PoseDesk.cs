@@ -14,9 +14,10 @@ namespace InchBurst.Web.Drawing;
 /// <param name="Stands">What it stands at, for keys.</param>
 /// <param name="Least">Least of it.</param>
 /// <param name="Most">Greatest of it.</param>
+/// <param name="Step">What one press of a key changes it by.</param>
 /// <param name="Says">The same in words.</param>
 /// <param name="IsFar">True on the side away from the viewer.</param>
-public sealed record PoseHandle(PoseJoint Joint, string Name, double X, double Y, double Stands, double Least, double Most, string Says, bool IsFar);
+public sealed record PoseHandle(PoseJoint Joint, string Name, double X, double Y, double Stands, double Least, double Most, double Step, string Says, bool IsFar);
 
 /// <summary>A position on the desk where it is posed: drawn, with what it can be taken hold of by.</summary>
 /// <param name="Pose">The position as a row.</param>
@@ -42,6 +43,8 @@ public sealed record PoseDesk(string Pose, string Name, string Drawn, IReadOnlyL
     // The toes' own handle stands off the foot's, so that both can be taken.
     private const double ToesOut = 1.1;
     private const double Rounded = -0.055;
+    private const double TurnStep = 2;
+    private const double LiftStep = 0.01;
 
     /// <summary>A change to a position.</summary>
     /// <param name="Joint">The joint that is moved; null where none is.</param>
@@ -104,6 +107,6 @@ public sealed record PoseDesk(string Pose, string Name, string Drawn, IReadOnlyL
             _ => place,
         };
         var ((x, y), range, stands) = (body.At(place), PoseHand.Range(joint), PoseHand.Stands(pose, joint));
-        return new(joint, PoseWords.Name(joint), Math.Round((Width / 2) + x, 1), Math.Round(Ground + y, 1), Math.Round(stands, 3), range.Least, range.Most, PoseWords.Says(joint, stands), $"{joint}".StartsWith("Far", StringComparison.Ordinal));
+        return new(joint, PoseWords.Name(joint), Math.Round((Width / 2) + x, 1), Math.Round(Ground + y, 1), Math.Round(stands, 3), range.Least, range.Most, joint == PoseJoint.Hip ? LiftStep : TurnStep, PoseWords.Says(joint, stands), $"{joint}".StartsWith("Far", StringComparison.Ordinal));
     }
 }

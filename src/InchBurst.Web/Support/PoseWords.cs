@@ -1,14 +1,12 @@
 using System.Globalization;
 using InchBurst.Core.Movement;
+using InchBurst.Web.Drawing;
 
 namespace InchBurst.Web.Support;
 
 /// <summary>Joints and what they stand at, in a coach's words.</summary>
 public static class PoseWords
 {
-    // Lengths are told for an athlete of this height in cm.
-    private const double CentimetresTall = 174;
-
     /// <summary>What a joint is called.</summary>
     public static string Name(PoseJoint joint) => joint switch
     {
@@ -40,7 +38,7 @@ public static class PoseWords
         string Either(string more, string less, string none) => Math.Round(at) switch { 0 => none, > 0 => $"{degrees} {more}", _ => $"{degrees} {less}" };
         return joint switch
         {
-            PoseJoint.Hip => string.Create(CultureInfo.InvariantCulture, $"{at * CentimetresTall:0} cm up"),
+            PoseJoint.Hip => string.Create(CultureInfo.InvariantCulture, $"{at * DrawnBody.CentimetresTall:0} cm up"),
             PoseJoint.Trunk => Either("forward", "back", "upright"),
             PoseJoint.Head => Either("back", "forward", "in line"),
             PoseJoint.NearKnee or PoseJoint.FarKnee => Either("bent at the hip", "behind the trunk", "in line with the trunk"),

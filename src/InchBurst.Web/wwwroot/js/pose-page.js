@@ -2,9 +2,7 @@
 const root = document.querySelector("[data-pose-desk]");
 const SVG = "http://www.w3.org/2000/svg";
 const REACH = 34;
-const TURN = 2;
-const BIG_TURN = 10;
-const LIFT = 0.01;
+const BIG = 5;
 
 let rows = [];
 let at = 0;
@@ -145,7 +143,7 @@ handles.addEventListener("keydown", (event) => {
   event.preventDefault();
   const joint = focused;
   const handle = now.handles.find((h) => h.joint === joint);
-  const by = way * (event.shiftKey ? BIG_TURN : TURN) * (handle.most < 1 ? LIFT / TURN : 1);
+  const by = way * handle.step * (event.shiftKey ? BIG : 1);
   // Keys that come faster than answers add up.
   const to = Math.min(handle.most, Math.max(handle.least, (aim?.joint === joint ? aim.to : handle.stands) + by));
   aim = { joint, to };
