@@ -153,6 +153,17 @@ public class FrontFigureTests
         Assert.Equal(Math.Sqrt((0.0006 * 0.0006) + (0.0029 * 0.0029) + (0.0205 * 0.0205)), Length(Middle(leg.Toes) - joint), 1e-5);
     });
 
+    // As figure-front.md lists them.
+    [Fact]
+    public void Limbs_behind_and_before_are_read_with_their_position()
+    {
+        Assert.Equal(["rl"], Find("carioca, across behind").Behind);
+        Assert.Equal(["rl"], Find("carioca, across in front").Before);
+        Assert.Empty(Find("stand, from the front").Behind.Concat(Find("stand, from the front").Before));
+        Assert.Equal((-26, 0), Find("half-kneeling side start, from the front").Camera);
+        Assert.Equal((90, 74), (Find("clamshell, open").Roll, Find("side plank").Roll));
+    }
+
     [Fact]
     public void Every_part_that_is_low_counts_as_lowest()
     {
