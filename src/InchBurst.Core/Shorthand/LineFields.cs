@@ -182,9 +182,8 @@ public sealed record LineFields
         Put(nameof(Load), Load);
         Put(nameof(Gates), Gates.Trim().Length > 0 ? "gates " + Gates : "");
         Put(nameof(Through), Through.Trim().Length > 0 ? "through " + Through : "");
-        var rest = Rest.Trim().Length > 0 ? Rest.Trim() : SetRest.Trim().Length > 0 ? "0:00" : "";
-        Put(nameof(Rest), rest.Length > 0 ? "rest " + rest : "");
-        Put(nameof(SetRest), rest.Length > 0 && SetRest.Trim().Length > 0 ? "/" + SetRest : "", "");
+        Put(nameof(Rest), Rest.Trim().Length > 0 ? "rest " + Rest.Trim() : "");
+        Put(nameof(SetRest), SetRest.Trim().Length == 0 ? "" : Rest.Trim().Length > 0 ? "/" + SetRest : $"rest {SetRest.Trim()} between sets", Rest.Trim().Length > 0 ? "" : " ");
         Put(nameof(InWaves), InWaves ? "in waves" : "");
         Put(nameof(Log), Log.Trim().Length > 0 ? "log " + Log : "");
         Put(nameof(For), For.Trim().Length > 0 ? "for " + string.Join(", ", For.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(ShorthandPrinter.Who)) : "");

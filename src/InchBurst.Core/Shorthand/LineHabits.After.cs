@@ -43,7 +43,7 @@ public static partial class LineHabits
 
         // Heights, and what is said to the athlete.
         Of("(?<=" + Name + @"[^;]*)" + B + "(" + Count + @")\s*hurdles?\s*x\s*(" + Count + ")", " $2 x $1 reps ", "hurdle hops 5 hurdles x 4", "hurdle rebound 4 x 5 reps"),
-        Of(@"(?<=" + Name + @"[^;]*\d\s*)hurdles?" + E, " reps ", "hurdle hops 4 x 5 hurdles", "hurdle rebound 4 x 5 reps"),
+        Of(@"(?<=" + Name + @"[^;]*\d\s*)(?<!overmany\s\d{1,2}\s)hurdles?" + E, " reps ", "hurdle hops 4 x 5 hurdles", "hurdle rebound 4 x 5 reps"),
         Of(B + @"on\s+(?:the\s+|my\s+|an?\s+)?(grass|track|turf|sand|carpet|road|court|clap|whistle|call|command|signal|beep|gun|go|sound)" + E, " onthe $1 ", "6 x 80 m on grass", "6 x 80 m cue \"on grass\""),
         Of(B + @"(?:laser|electronic(?:ally)?)(?:[ -](?:timed|timing|times?))?" + E, " timed ", "5 x 30 m laser timed", "5 x 30 m log time"),
         Of(@"(?:@|" + B + @"(?:at|from|off|on|onto|over))?\s*(?:an?\s+)?(?<![\d.])(\d{2,3})\s*(?:cms?|centimet(?:re|er)s?)" + E + @"(?:\s*(?:box(?:es)?|hurdles?|steps?|high|drop))?", " $1 cm ", "box jump 4 x 4 50 cm box", "box jump 4 x 4 reps cue \"50 cm\""),
@@ -107,7 +107,7 @@ public static partial class LineHabits
         Of(@"(?<!\+\s*)(?<!build\s*,?\s*(?:then|and|into)?\s*)(?<![\d.])((?:10|[1-9])(?:\.\d+)?)\s*(" + U + @")\s*(?:flyings?|flys|flies|fly)" + E + @"(?:\s*(?:sprints?|runs?|zone)" + E + @")?(?!\s*(?:\+|\d|,\s*\d))", " 20 build + $1 fly + 20 $2 slow ", "3 x 10 m fly", "3 x 20 build + 10 fly + 20 m slow"),
         Of(@"(?<!\+\s*)(?<!build\s*,?\s*(?:then|and|into)?\s*)(?<![\d.])(" + D + @")\s*(" + U + @")\s*(?:flyings?|flys|flies|fly)" + E + @"(?:\s*(?:sprints?|runs?|zone)" + E + @")?(?!\s*(?:\+|\d|,\s*\d))", " 30 build + $1 fly + 20 $2 slow ", "3 x 20 m fly", "3 x 30 build + 20 fly + 20 m slow"),
         Of(NoNumberBefore + @"(?:flyings?|flys|flies|fly)\s*((?:10|[1-9])(?![\d.]))\s*(" + U + @")(?!.*\+)", " 20 build + $1 fly + 20 $2 slow ", "3 x fly 10 yd", "3 x 20 build + 10 fly + 20 yd slow"),
-        Of(NoNumberBefore + @"(?:flyings?|flys|flies|fly)\s*((?:10|[1-9])(?![\d.]))\s*s?" + E + @"(?!.*\+)", " 20 build + $1 fly + 20 slow ", "flying 10s x 3", "3 x 20 build + 10 fly + 20 m slow"),
+        Of(NoNumberBefore + @"(?:flyings?|flys|flies|fly)\s*((?:10|[1-9])(?![\d.]|\s*-\s*\d))\s*s?" + E + @"(?!.*\+)", " 20 build + $1 fly + 20 slow ", "flying 10s x 3", "3 x 20 build + 10 fly + 20 m slow"),
         Of(NoNumberBefore + @"(?:flyings?|flys|flies|fly)\s*(" + D + @")\s*(" + U + @")(?!.*\+)", " 30 build + $1 fly + 20 $2 slow ", "3 x fly 20 yd", "3 x 30 build + 20 fly + 20 yd slow"),
         Of(NoNumberBefore + @"(?:flyings?|flys|flies|fly)\s*(" + D + @")\s*s?" + E + @"(?!.*\+)", " 30 build + $1 fly + 20 slow ", "flying 20s x 3", "3 x 30 build + 20 fly + 20 m slow"),
 

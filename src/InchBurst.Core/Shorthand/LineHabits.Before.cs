@@ -9,6 +9,8 @@ public static partial class LineHabits
     /// <summary>Habits that hold words which might be taken for a name of an exercise; they come before names are looked for.</summary>
     internal static IReadOnlyList<Habit> BeforeNames { get; } =
     [
+        .. Early(),
+
         // Whole ways of writing a line.
         Of(@"(?<=\d\s*)ys?(?![\p{L}\d'])", " yd", "6x40y, 3min", "6 x 40 yd rest 3:00"),
         Of(@"(?<=\d\s*" + U + @"\s*)\s-\s(?=(?:rest|recovery|full|walk|with|from|at|for|r)" + E + ")", ", ", "4 × 25 metres — rest 2:30", "4 x 25 m rest 2:30"),
@@ -222,7 +224,7 @@ public static partial class LineHabits
         Of(@"(?<=(?:\d\s*" + U + @"|x\s*\d{1,2})(?:\s*(?:" + Efforts + @"|(?:repeat )?shuttles?|strides?|reps?))?\s*,?\s*)(?:go(?:es|ing)?|leav(?:e|ing))?\s*" + B + @"on\s*(?:an?\s*)?(" + Time + @")(?!\s*(?:,|/)?\s*\d)(?:\s*(?:cycle|clock|interval))?(?!\s*" + Resting + ")", " rest every $1 ", "10 x 20 m on 30 s", "10 x 20 m rest every 0:30"),
 
         // Rest.
-        Of(@"(?:" + B + Resting + @"\s*(?:is|of|:|=|-)?\s*)?(?:,|" + B + @"(?:w/|with|and))?\s*(?<!" + B + @"in\s+|[-:.\d])(" + Times + @")\s*(?:of\s+)?(?:an?\s+)?(?:easy\s+|slow\s+)?walk(?:ing)?[ -]?(?:backs?|recovery|rest)" + E + @"(?:\s+(?:as\s+)?" + Resting + ")?", " rest $1 ", "5 x 30 m w/ 3 min walk back", "5 x 30 m rest 3:00"),
+        Of(@"(?:" + B + Resting + @"\s*(?:is|of|:|=|-)?\s*)?(?:,|" + B + @"(?:w/|with|and))?\s*(?<!" + B + @"in\s+|x\s*|[-:.\d])(" + Times + @")\s*(?:of\s+)?(?:an?\s+)?(?:easy\s+|slow\s+)?walk(?:ing)?[ -]?(?:backs?|recovery|rest)" + E + @"(?:\s+(?:as\s+)?" + Resting + ")?", " rest $1 ", "5 x 30 m w/ 3 min walk back", "5 x 30 m rest 3:00"),
         Of(@"(?<=\d\s*(?:" + U + "|" + T + @"|%|aerobic)[^;]*)(?:,|" + B + @"(?:w/|with|and))?\s*" + B + @"(?<!\d\s*x\s*)(" + Times + @")\s*(?:easy\s+|slow\s+)?(?:walk|jog)(?:ging|ing)?" + E + @"(?:\s*(?:recovery|rest|between))?\s*$", " rest $1 ", "4 x 4 min 95% aerobic, 3 min jog", "4 x 4 min 95% aerobic rest 3:00"),
         Of("^(?!.*" + B + "(?:hard|on|work)" + E + @")(.*\d\s*(?:" + U + "|" + T + @"|%|aerobic|mas).*),\s*(" + Times + @")\s*easy\s*$", "$1 rest $2 ", "6 x 3 min 85% aerobic, 2 min easy", "6 x 3 min 85% aerobic rest 2:00"),
         Of(B + @"r\s*[=:]?\s*(" + Time + @")\s*[,;/]?\s*r\s*[=:]?\s*(" + Time + ")", " rest $1/$2 ", "3 x (5x20) r=1:30 R=4:00", "3 x 5 x 20 m rest 1:30/4:00"),

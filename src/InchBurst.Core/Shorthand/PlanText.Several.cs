@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
 
 namespace InchBurst.Core.Shorthand;
@@ -29,6 +30,28 @@ public static partial class PlanText
             var name = doses.Groups["name"].Value.TrimEnd(' ', ':');
             parts = [.. doses.Groups["set"].Captures.Select(c => $"{name} {c.Value}{(name.Length == 0 && char.IsAsciiDigit(c.Value[^1]) ? " m" : "")}{doses.Groups["rest"].Value}")];
         }
+        else if (EachTimes().Match(typed) is { Success: true } times)
+        {
+            parts = [.. times.Groups["length"].Captures.Zip(times.Groups["n"].Captures, (l, n) => $"{n.Value} x {l.Value}{times.Groups["rest"].Value}")];
+        }
+        else if (FallingReps().Match(typed) is { Success: true } falling && context.Catalogue.Find(falling.Groups["name"].Value.TrimEnd(' ', ':')) is { Counted: CountedIn.Reps } lift)
+        {
+            // Sets of fewer and fewer: those of one number beside each other are one line.
+            var runs = new List<(string Reps, int Sets)>();
+            foreach (var reps in falling.Groups["reps"].Captures.Select(c => c.Value))
+            {
+                if (runs.Count > 0 && runs[^1].Reps == reps)
+                {
+                    runs[^1] = (reps, runs[^1].Sets + 1);
+                }
+                else
+                {
+                    runs.Add((reps, 1));
+                }
+            }
+
+            parts = runs.ConvertAll(r => $"{lift.Name} {r.Sets} x {r.Reps} reps{falling.Groups["rest"].Value}");
+        }
         else if (NamesOfOneDose(text, context) is { Count: > 1 } each)
         {
             parts = each;
@@ -52,6 +75,8 @@ public static partial class PlanText
     // A skip, B skip and C skip 2 x 20 m: names of one sort of work with one dose behind them, which is for each.
     private static List<string> NamesOfOneDose(string text, ShorthandContext context)
     {
+        // Dribbles: ankle, calf, knee 10 m each: the noun stands in front.
+        text = NounFirst().Replace(LineHabits.WithoutHeading(text), m => $"{m.Groups["list"].Value} {m.Groups["noun"].Value} ");
         if (NamesThenDose().Match(text) is not { Success: true } found)
         {
             return [];
@@ -65,8 +90,11 @@ public static partial class PlanText
         return known.TrueForAll(e => e is not null && e.Kind == known[0]?.Kind) && known.Distinct().Count() == known.Count ? names.ConvertAll(n => $"{n} {EachOfThem().Replace(found.Groups["dose"].Value, "")}") : [];
     }
 
-    [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}' -]*?)(?:\s*(?:,|/|&|\+|\band\b)\s*(?<name>[\p{L}][\p{L}' -]*?))+\s*:?\s*(?<dose>(?!\d+\s*min)\d.*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}' -]*?)(?:\s*(?:,|/|&|\+|\band\b)\s*(?<name>[\p{L}][\p{L}' -]*?))+\s*:?\s*(?:x\s*)?(?<dose>(?!\d+\s*min)\d.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex NamesThenDose();
+
+    [GeneratedRegex(@"^\s*(?<noun>[\p{L}][\p{L}-]*)\s*:\s*(?<list>[\p{L}][\p{L}' -]*(?:(?:,|/|&|\+|\band\b)\s*[\p{L}][\p{L}' -]*)+?)\s*(?=\d)", RegexOptions.IgnoreCase)]
+    private static partial Regex NounFirst();
 
     [GeneratedRegex(@"(?<=\d\s*(?:m|yd)?)\s*(?:of\s+)?each\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex EachOfThem();
@@ -76,8 +104,16 @@ public static partial class PlanText
     private static partial Regex Rising();
 
     // 2x10 2x20 2x30; 3-point starts 3 x 10, 3 x 20 m rest 2:00
-    [GeneratedRegex(@"^\s*(?<name>(?:from\s+[\w-]+\s+)?(?:[\p{L}'][\p{L}'\s-]*?)?\s*:?\s*)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)(?:(?:\s*[,&+/]\s*|\s+)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)){1,7}(?<rest>(?:\s*,?\s*(?:rest|@|with|walk|from|full|at|\d{2,3}(?:-\d{2,3})?\s*%)\b?.*)?)\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?<name>(?:from\s+[\w-]+\s+)?(?:[\p{L}'][\p{L}'\s-]*?)?\s*:?\s*)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)(?:(?:\s*(?:[,&+/]|and\b)\s*|\s+)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)){1,7}(?<rest>(?:\s*,?\s*(?:rest|@|w/|with|walk|from|full|at|\d{2,3}(?:-\d{2,3})?\s*%)\b?.*)?)\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex Doses();
+
+    // 10 m x 4 + 20 m x 3 + 30 m x 2
+    [GeneratedRegex(@"^\s*(?<length>\d{1,3}\s*(?:m|yd))\s*x\s*(?<n>\d{1,2})(?:\s*(?:[,;+&/]|and|then)\s*(?<length>\d{1,3}\s*(?:m|yd))\s*x\s*(?<n>\d{1,2})){1,7}(?<rest>\s*(?:,?\s*(?:rest|@|with|walk|full)\b?.*)?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex EachTimes();
+
+    // back squat 5,5,3,3,1; deadlift 5/3/1
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}'][\p{L}' -]*?)\s*:?\s*(?<reps>\d{1,2})(?:\s*[,/-]\s*(?<reps>\d{1,2})){2,9}\s*(?:reps)?(?<rest>\s*(?:,?\s*(?:rest|heavy|light)\b.*)?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex FallingReps();
 
     [GeneratedRegex(@"(\d+)\D+(\d+)")]
     private static partial Regex RisingSet();

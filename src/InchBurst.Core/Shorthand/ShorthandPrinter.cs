@@ -103,7 +103,9 @@ public static class ShorthandPrinter
     /// <param name="rest">The rest, or null for an empty text.</param>
     public static string RestText(LineRest? rest) => rest switch
     {
-        null => "",
+        null or { WalkBack: false, EverySeconds: null, OfWork: null, Per: null, RepSeconds: null, SetSeconds: null } => "",
+        { WalkBack: false, EverySeconds: null, OfWork: null, Per: null, RepSeconds: null, SetSeconds: { } only } => Clock(only) + " between sets",
+        { SetSeconds: { } between } when rest is { WalkBack: true } or { EverySeconds: not null } or { OfWork: not null } or { MostSeconds: not null } => $"{RestText(rest with { SetSeconds = null })}/{Clock(between)}",
         { WalkBack: true } => "walk-back",
         { EverySeconds: { } every } => "every " + Clock(every),
         { OfWork: { } share } => "1 to " + Plain(share),
@@ -153,7 +155,7 @@ public static class ShorthandPrinter
             _ when ShorthandWords.AimWords.FirstOrDefault(a => a.Value == load.Unit).Key is { } aim => $"{word} {aim}",
             LoadUnit.Kilogram => $"{word} {(load.Least is { } least ? Plain(least) + "-" : "")}{Plain(load.Amount)} kg",
             LoadUnit.Pound => $"{word} {(load.Least is { } least ? Plain(least) + "-" : "")}{Plain(load.Amount)} lb",
-            LoadUnit.PercentBodyMass => $"{word} {Plain(load.Amount)}%bm",
+            LoadUnit.PercentBodyMass => $"{word} {(load.Least is { } least ? Plain(least) + "-" : "")}{Plain(load.Amount)}%bm",
             LoadUnit.PercentSpeed => $"{word} {(load.Amount >= 0 ? "+" : "")}{Plain(load.Amount)}%v",
             LoadUnit.PercentGrade => $"{word} {Plain(load.Amount)}%",
             _ => $"{word} {Plain(load.Amount)}deg",

@@ -131,15 +131,17 @@ internal sealed partial class ShorthandReader
             return true;
         }
 
-        if (!two && unit.Is('%') && Later(2).IsWord("bm") && load is null or { Unit: LoadUnit.None })
+        if (unit.Is('%') && Later(two ? 4 : 2).IsWord("bm") && load is null or { Unit: LoadUnit.None })
         {
             if ((load ?? exercise?.UsualLoad)?.Kind is not { } carried)
             {
                 throw Doubtful(token, $"{token.Text}% of body mass on what?", ["sled", "vest"], word => (token.Start, 0, word + " "));
             }
 
-            load = new(carried, Within(token, token.Value, 1, 200, "A load in percent of body mass"), LoadUnit.PercentBodyMass);
-            at += 3;
+            double Share(Token t) => Within(t, t.Value, 1, 200, "A load in percent of body mass");
+            var (one, other) = (Share(token), two ? Share(Later(2)) : 0);
+            load = new(carried, Math.Max(one, other), LoadUnit.PercentBodyMass) { Least = two ? Math.Min(one, other) : null };
+            at += two ? 5 : 3;
             return true;
         }
 

@@ -35,11 +35,11 @@ internal sealed partial class ShorthandReader
             name = string.Join(' ', tokens.Skip(first).Take(x - first).Select(t => t.Text));
         }
 
-        // Known words with a strange one among them are a slip far more often than a new name.
+        // Known words with a strange one among them are a slip where, that word mended, it is a name.
         if (at - first > 1 && tokens.Skip(first).Take(at - first).FirstOrDefault(t => !context.Catalogue.Words.Contains(t.Text)) is { Length: > 0 } strange
-            && tokens.Skip(first).Take(at - first).Any(t => context.Catalogue.Words.Contains(t.Text)))
+            && Nearest(strange.Text, context.Catalogue.Words) is { } mended && context.Catalogue.Find(string.Join(' ', tokens.Skip(first).Take(at - first).Select(t => t == strange ? mended : t.Text))) is not null)
         {
-            throw Doubtful(tokens[first] with { Length = last.Start + last.Length - tokens[first].Start }, name, Nearest(strange.Text, context.Catalogue.Words), strange);
+            throw Doubtful(tokens[first] with { Length = last.Start + last.Length - tokens[first].Start }, name, mended, strange);
         }
 
         var near = Nearest(name, context.Catalogue.Names.Concat(Keywords));
@@ -49,6 +49,26 @@ internal sealed partial class ShorthandReader
         }
 
         throw Doubtful(tokens[first] with { Length = last.Start + last.Length - tokens[first].Start }, name, near);
+    }
+
+    // A known exercise with words before or behind that say how: overhead slam, box squat. The longest name counts.
+    private (Exercise Known, string How)? Within(string name)
+    {
+        var words = name.Split(' ');
+        for (var count = words.Length - 1; count > 0; count--)
+        {
+            if (context.Catalogue.Find(string.Join(' ', words[^count..])) is { } last && !IsVocabulary(words[^1]))
+            {
+                return (last, string.Join(' ', words[..^count]));
+            }
+
+            if (context.Catalogue.Find(string.Join(' ', words[..count])) is { } first && !IsVocabulary(words[0]))
+            {
+                return (first, string.Join(' ', words[count..]));
+            }
+        }
+
+        return null;
     }
 
     private static bool IsKeyword(Token token) =>

@@ -149,7 +149,7 @@ internal sealed partial class ShorthandReader
         if (Now.IsWord("walk-back") || (Now.IsWord("walk") && Next.IsWord("back")))
         {
             at += Now.IsWord("walk-back") ? 1 : 2;
-            rest = new(WalkBack: true);
+            rest = new LineRest(WalkBack: true) with { SetSeconds = SetRest() };
             return;
         }
 
@@ -157,7 +157,7 @@ internal sealed partial class ShorthandReader
         {
             at++;
             var between = Now;
-            rest = new() { EverySeconds = Within(between, Duration("A start every how long?"), 1, 3600, "The time between starts in seconds") };
+            rest = new() { EverySeconds = Within(between, Duration("A start every how long?"), 1, 3600, "The time between starts in seconds"), SetSeconds = SetRest() };
             return;
         }
 
@@ -167,17 +167,32 @@ internal sealed partial class ShorthandReader
             shareAt = Now;
             rest = new() { OfWork = Within(Now, Later(2).Value / Math.Max(0.1, Now.Value), 0.1, 20, "Rest as a share of the work") };
             at += 3;
+            rest = rest with { SetSeconds = SetRest() };
+            return;
+        }
+
+        if (Now.IsWord("onlysets"))
+        {
+            at++;
+            rest = new(SetSeconds: Duration("How long is the rest between sets?"));
             return;
         }
 
         var first = Now;
         var seconds = Duration("How long is the rest?");
+        if (Now.IsWord("between") && Next.IsWord("sets"))
+        {
+            at += 2;
+            rest = new(SetSeconds: seconds);
+            return;
+        }
+
         if (Now.Is('-') || Now.IsWord("to"))
         {
             // Less rest is the harder end.
             at++;
             var most = Duration("How long is the rest at most?");
-            rest = most > seconds ? new(seconds) { MostSeconds = most } : throw Wrong(first, "A band of rests rises, such as 2:00-3:00.");
+            rest = most > seconds ? new(seconds, SetRest()) { MostSeconds = most } : throw Wrong(first, "A band of rests rises, such as 2:00-3:00.");
             return;
         }
 
@@ -201,6 +216,18 @@ internal sealed partial class ShorthandReader
         }
 
         rest = new(seconds, Duration("How long is the rest between sets?"));
+    }
+
+    // Rest between sets behind a stroke, or null.
+    private double? SetRest()
+    {
+        if (!Now.Is('/') && !Now.IsWord("andsets"))
+        {
+            return null;
+        }
+
+        at++;
+        return Duration("How long is the rest between sets?");
     }
 
     private double Duration(string question)

@@ -49,9 +49,12 @@ internal sealed partial class ShorthandReader
 
     private ShorthandException Unknown(Token token, IEnumerable<string>? among = null, string what = "word")
     {
-        var near = Nearest(token.Text, among ?? Keywords.Concat(EffortWords.Keys).Concat(Roles.Keys).Concat(Movements.Keys).Concat(DistanceUnits.Keys).Concat(TimeUnits.Keys).Concat(exerciseName is null ? context.Catalogue.Names : []));
+        var near = Common.Contains(token.Text) ? null : Nearest(token.Text, among ?? Keywords.Concat(EffortWords.Keys).Concat(Roles.Keys).Concat(Movements.Keys).Concat(DistanceUnits.Keys).Concat(TimeUnits.Keys).Concat(exerciseName is null ? context.Catalogue.Names : []));
         return new(new(token.Start, token.Length, near is null ? $"“{token.Text}” is not a {what} known here." : near.Equals(token.Text, StringComparison.OrdinalIgnoreCase) ? $"“{token.Text}” does not belong here." : $"“{token.Text}” is not known. Did you mean {near}?", near) { Choices = near is null ? [] : [new(near, (token.Start, token.Length, near))] });
     }
+
+    // Words that people write and the table of habits knows, which are no slips of other words; and no word is a slip of its own plural.
+    private static readonly HashSet<string> Common = new(["set", "sets", "and", "best", "sprints", "starts", "runs", "test", "round", "rounds", "first", "last", "next", "steps", "stop", "back", "line", "lines", "hold", "only", "test", "then", "than", "corner", "corners", "cone", "cones", "over", "under", "side", "sides"], StringComparer.OrdinalIgnoreCase);
 
     // A doubtful reading is asked about: each choice is the whole line with something put in.
     private static ShorthandException Doubtful(Token token, string question, IReadOnlyList<string> words, Func<string, (int At, int Length, string Put)> with, Func<string, string>? label = null) =>
@@ -67,8 +70,13 @@ internal sealed partial class ShorthandReader
 
         var at = near is null ? token : slip ?? token;
         List<ShorthandChoice> choices = near is null || Keywords.Contains(near) ? [] : [new(near, (at.Start, at.Length, near))];
+        if (near is null && cue is null && Within(name) is { } within)
+        {
+            choices.Add(new($"{within.Known.Name}, {within.How}", (token.Start, token.Length, within.Known.Name)) { Ends = $" cue \"{within.How}\"" });
+        }
+
         choices.AddRange(OwnKinds.Select(k => new ShorthandChoice($"my own: {k.Words}", (token.Start, token.Length, $"\"{name}\"")) { Ends = $" as {k.Kind.Word()}" }));
-        return new(new(at.Start, at.Length, near is null ? $"“{name}” is new. What sort of work is it?" : $"“{name}” is not known. Did you mean {near}? Or what sort of work is it?", near) { Choices = choices });
+        return new(new(at.Start, at.Length, near is null ? choices.Count > OwnKinds.Length ? $"“{name}” is new. Is it {choices[0].Label}? Or what sort of work is it?" : $"“{name}” is new. What sort of work is it?" : $"“{name}” is not known. Did you mean {near}? Or what sort of work is it?", near) { Choices = choices });
     }
 
     private static readonly (WorkKind Kind, string Words)[] OwnKinds =

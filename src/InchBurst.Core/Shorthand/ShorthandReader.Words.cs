@@ -60,6 +60,21 @@ internal sealed partial class ShorthandReader
             SayAlso($"{Next.Text}{(upper ? "-" + Later(3).Text : "")}% of top heart rate", token);
             at += upper ? 4 : 2;
         }
+        else if (token.IsWord("stopinsteps") && Next.Kind is TokenKind.Number or TokenKind.Word)
+        {
+            SayAlso($"stop in {Next.Text.ToLowerInvariant()} steps", token);
+            at += 2;
+        }
+        else if (token.IsWord("overmany") && Next.Kind == TokenKind.Number && Later(2).Kind == TokenKind.Word)
+        {
+            SayAlso($"{Next.Text} {Later(2).Text.ToLowerInvariant()}", token);
+            at += 3;
+        }
+        else if (token.IsWord("inhigh") && Next.Kind == TokenKind.Number)
+        {
+            SayAlso($"{Next.Text} in", token);
+            at += 2;
+        }
         else if (token.IsWord("stopwithin") && Next.Kind == TokenKind.Number)
         {
             SayAlso($"stop within {Next.Text} m", token);
@@ -224,6 +239,16 @@ internal sealed partial class ShorthandReader
         ["restingfreely"] = "rest as needed",
         ["alternatelegs"] = "alternate legs",
         ["withball"] = "with ball",
+        ["withapause"] = "with a pause",
+        ["eccentric"] = "eccentric",
+        ["isohold"] = "held still",
+        ["explosive"] = "explosive",
+        ["explosively"] = "explosive",
+        ["controlled"] = "controlled",
+        ["leftlegfirst"] = "left leg in front",
+        ["rightlegfirst"] = "right leg in front",
+        ["asmany"] = "as many as can be done well",
+        ["submax"] = "not flat out",
         ["lowmidhigh"] = "low, middle, high",
     };
 

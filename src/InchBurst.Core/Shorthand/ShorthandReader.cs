@@ -152,6 +152,10 @@ internal sealed partial class ShorthandReader
             case TokenKind.Symbol when (token.Is('-') || token.Is('+')) && Next.Kind == TokenKind.Number && Later(2).Is('%') && Later(3).IsWord("v") && load is { Unit: LoadUnit.None, Kind: LoadKind.Sled or LoadKind.Chain or LoadKind.Tow or LoadKind.Band } open:
                 load = ReadLoad(open.Kind, token);
                 break;
+            case TokenKind.Symbol when token.Is('-') && load is null && exercise?.UsualLoad is { Kind: LoadKind.Sled or LoadKind.Chain or LoadKind.Band } usualLoad && Next.Kind == TokenKind.Number && Later(2).Is('%') && Later(3).IsWord("v"):
+                said.Add("load");
+                load = ReadLoad(usualLoad.Kind, token);
+                break;
             case TokenKind.Symbol when (token.Is('-') || token.Is('+')) && Next.Kind == TokenKind.Number && Later(2).Is('%') && Later(3).IsWord("v"):
                 throw Doubtful(token, $"{Next.Text}% {(token.Is('-') ? "slower" : "faster")} by what?", (token.Is('-') ? ["sled", "chain", "band"] : ["tow"]), word => (token.Start, 0, word + " "));
             case TokenKind.Symbol when token.Is('@'):

@@ -168,7 +168,8 @@ internal static class ShorthandWords
         var least = allowed + 1;
         foreach (var candidate in among)
         {
-            if (Math.Abs(candidate.Length - word.Length) > allowed)
+            // One letter that stands alone is a name of its own: a W drill is no slip of a T drill.
+            if (Math.Abs(candidate.Length - word.Length) > allowed || (word.Length > 2 && candidate.Length > 2 && word[1] == ' ' && candidate[1] == ' ' && char.ToLowerInvariant(word[0]) != char.ToLowerInvariant(candidate[0])))
             {
                 continue;
             }
