@@ -13,7 +13,11 @@ public sealed record GatesHeard(string Name, DateTime At);
 /// <summary>What devices are told of a session.</summary>
 /// <param name="Stamp">Stands for the session as it is then.</param>
 /// <param name="News">What changed, as JSON: the stamps before and after, and a <see cref="Core.Live.LiveChange"/>; null when it has to be fetched.</param>
-public sealed record LiveNews(string Stamp, string? News = null);
+public sealed record LiveNews(string Stamp, string? News = null)
+{
+    /// <summary>A start that was given on one of the devices, as JSON; null for a change of the session.</summary>
+    public string? Go { get; init; }
+}
 
 /// <summary>Tells every device that watches a session what changed in it, or, where that is more than a device can draw by itself, that something did.</summary>
 public sealed class LiveWire
@@ -43,12 +47,21 @@ public sealed class LiveWire
         var to = Interlocked.Increment(ref line.Changes);
         var stamp = Text(to);
         var news = new LiveNews(stamp, change is null ? null : $$"""{"from":"{{Text(to - 1)}}","to":"{{stamp}}","change":{{change}}}""");
+        Write(line, news);
+        return news;
+    }
+
+    /// <summary>Tells every device of a start that was given on one of them; nothing of the session changes.</summary>
+    /// <param name="sessionId">Number of the session.</param>
+    /// <param name="go">Who went and when, as JSON.</param>
+    public void TellGo(int sessionId, string go) => Write(Of(sessionId), new(Stamp(sessionId)) { Go = go });
+
+    private static void Write(Line line, LiveNews news)
+    {
         foreach (var watcher in line.Watchers.Keys)
         {
             watcher.Writer.TryWrite(news);
         }
-
-        return news;
     }
 
     /// <summary>The sets of gates of a session with their last sign of life, by name; a set that has been silent for ten minutes was taken away.</summary>

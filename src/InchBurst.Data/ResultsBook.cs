@@ -123,6 +123,12 @@ public sealed class ResultsBook(ClubDb db, CurveShelf shelf)
         return ranges;
     }
 
+    /// <summary>The latest reactions of athletes before a session, s, newest first.</summary>
+    public async Task<ILookup<int, double>> ReactionsAsync(IReadOnlyList<int> athletes, int butSession, int most, CancellationToken cancel = default) =>
+        (await db.Runs.Where(r => athletes.Contains(r.AthleteId) && r.SessionId != butSession && r.Reaction != null && r.DeletedAt == null)
+            .Select(r => new { r.AthleteId, r.FinishedAt, r.Reaction }).ToListAsync(cancel))
+            .GroupBy(r => r.AthleteId).SelectMany(g => g.OrderByDescending(r => r.FinishedAt).Take(most)).ToLookup(r => r.AthleteId, r => r.Reaction!.Value);
+
     /// <summary>What everybody of a session is known to have run over the stretches of its lines: bests before the session, and ranges.</summary>
     public async Task<IReadOnlyDictionary<int, (IReadOnlyList<KnownBest> Bests, IReadOnlyList<KnownRanges> Ranges)?>> KnownAsync(LiveSession live, ExerciseCatalogue catalogue, CancellationToken cancel = default)
     {

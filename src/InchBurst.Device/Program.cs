@@ -34,6 +34,15 @@ internal static partial class Device
     internal static string Call(int athlete, int line) => session!.Call(athlete, line);
 
     [JSExport]
+    internal static string StartOf(int athlete, int line) => session!.StartOf(athlete, line);
+
+    [JSExport]
+    internal static double StartHold(double least, double most, double draw) => StartBox.HoldSeconds(new(0, least, most), (uint)draw);
+
+    [JSExport]
+    internal static string StartRead(int athlete, int line, bool fromMove, double go, double move, double[] taps) => session!.StartRead(athlete, line, fromMove, go, move, taps);
+
+    [JSExport]
     internal static string Seen(int athlete) => session!.Seen(athlete);
 
     [JSExport]

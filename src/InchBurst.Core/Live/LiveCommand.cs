@@ -53,6 +53,12 @@ public sealed record SaveRep(int Athlete, int Line) : RepCommand(LiveVerb.Save, 
 
     /// <summary>True when somebody said that unlikely figures are right.</summary>
     public bool Overrule { get; init; }
+
+    /// <summary>What the stopwatch of a start was counted from; none where the times are not of one.</summary>
+    public WatchFrom Watch { get; init; }
+
+    /// <summary>From the go to the first movement in s, below zero before it; null where nothing told of it.</summary>
+    public double? Reaction { get; init; }
 }
 
 /// <summary>A rep without a figure: no time, again, skipped.</summary>

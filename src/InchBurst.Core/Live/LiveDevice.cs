@@ -63,6 +63,27 @@ public sealed class LiveDevice
         return JsonSerializer.Serialize(targets, LiveJsonContext.Default.IReadOnlyListBoxTarget);
     }
 
+    /// <summary>A start of an athlete on a line: how it is set up, its marks, where the athlete is expected to be.</summary>
+    /// <param name="athlete">Number of the athlete.</param>
+    /// <param name="line">Number of the line.</param>
+    /// <returns>A <see cref="StartSight"/> as JSON; "null" for an athlete or a line that is not there.</returns>
+    public string StartOf(int athlete, int line) =>
+        JsonSerializer.Serialize(DemandOf(athlete, line) is var (demand, known) ? StartBox.See(State, demand, document.Setting, known) : null, LiveJsonContext.Default.StartSight);
+
+    /// <summary>What taps and a pad come to on a line.</summary>
+    /// <param name="athlete">Number of the athlete.</param>
+    /// <param name="line">Number of the line.</param>
+    /// <param name="fromMove">True when the clock counts from the first movement, where that is known.</param>
+    /// <param name="go">Moment of the go, ms.</param>
+    /// <param name="move">Moment of the first movement, ms; NaN where nothing told of it.</param>
+    /// <param name="taps">Moments of the marks, ms; NaN for one that was missed.</param>
+    /// <returns>A <see cref="StartWord"/> as JSON; "null" for an athlete or a line that is not there.</returns>
+    public string StartRead(int athlete, int line, bool fromMove, double go, double move, double[] taps) =>
+        JsonSerializer.Serialize(DemandOf(athlete, line) is var (demand, _) ? StartBox.Read(demand, State.TimingOf(line), fromMove, go, move, taps) : null, LiveJsonContext.Default.StartWord);
+
+    private (LineDemand Demand, LiveAthlete Athlete)? DemandOf(int athlete, int line) =>
+        State.Person(athlete) is { } person && State.Plan.Line(line) is { } of && document.Setting.Athlete(person) is { } known ? (LiveEntry.DemandFor(of, document.Setting, known), known) : null;
+
     /// <summary>What is said of an athlete's load on a line before the run.</summary>
     /// <param name="athlete">Number of the athlete.</param>
     /// <param name="line">Number of the line.</param>

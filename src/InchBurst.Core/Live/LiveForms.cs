@@ -24,7 +24,7 @@ public static class LiveForms
         var (athlete, line, run) = (Number("athlete"), Number("line"), Long("run"));
         LiveCommand? command = verb switch
         {
-            LiveVerb.Save => new SaveRep(athlete, line) { Marks = [.. form["mark"]], Measures = [.. form["measure"]], Load = Text("load") ?? "", Part = Named<PartFilled>("part") ?? PartFilled.Unsaid, Overrule = Yes("overrule") },
+            LiveVerb.Save => new SaveRep(athlete, line) { Marks = [.. form["mark"]], Measures = [.. form["measure"]], Load = Text("load") ?? "", Part = Named<PartFilled>("part") ?? PartFilled.Unsaid, Overrule = Yes("overrule"), Watch = Named<WatchFrom>("watch") ?? WatchFrom.None, Reaction = Reaction(Text("reaction")) },
             LiveVerb.Outcome => Named<RunOutcome>("what") is { } what ? new RepOutcome(athlete, line, what) : null,
             LiveVerb.Seen => new NoteSeen(run, Text("code") ?? "", Text("on") is null || Yes("on")),
             LiveVerb.Pick => new PickReading(run, Text("what") ?? ""),
@@ -52,6 +52,12 @@ public static class LiveForms
             At = Long("at") is > 0 and < LastMillisecond and var at ? DateTimeOffset.FromUnixTimeMilliseconds(at).UtcDateTime : null,
         };
     }
+
+    // Of a reaction, what nobody can have is not taken.
+    private static double? Reaction(string? text) =>
+        double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var seconds) && seconds is >= -10 and <= LongestReaction ? Math.Round(seconds, 3) : null;
+
+    private const double LongestReaction = 5;
 
     // The last moment of the year 9999.
     private const long LastMillisecond = 253402300799999;

@@ -85,6 +85,8 @@ internal sealed class PlanConverter : JsonConverter<SessionPlan>
 [JsonSerializable(typeof(Dictionary<string, int>))]
 [JsonSerializable(typeof(IReadOnlyList<RhythmStep>))]
 [JsonSerializable(typeof(LoadCall))]
+[JsonSerializable(typeof(StartSight))]
+[JsonSerializable(typeof(StartWord))]
 [JsonSerializable(typeof(DeviceWord))]
 [JsonSerializable(typeof(LineReading))]
 [JsonSerializable(typeof(DeviceCommand[]))]

@@ -94,6 +94,8 @@ internal static class LiveReader
         Line = e.At("line") is { } line ? Line(line) : null,
         BestSpeed = e.Number("bestSpeed"),
         Seen = e.Values("seen", v => v.GetInt32()) ?? [],
+        IsYoung = e.Flag("isYoung"),
+        Reactions = e.Numbers("reactions") ?? [],
         Bests = e.List("bests", b => new KnownBest(b.MustText("key"), b.MustWhole("from"), b.MustWhole("to"), b.MustNumber("seconds"))) ?? [],
         Measured = e.List("measured", m => new KnownMeasure(m.MustText("exercise"), (MeasureKind)m.MustWhole("kind"), m.MustNumber("value"))) ?? [],
         Ranges = e.List("ranges", r => new KnownRanges(r.MustWhole("line"), SideOf(r), r.List("ranges", Range) ?? [])) ?? [],

@@ -71,6 +71,12 @@ public sealed record LiveAthlete(int Id, string Name)
     /// <summary>How often each thing was noted of the athlete in the months before, by code.</summary>
     public IReadOnlyDictionary<string, int> Seen { get; init; } = new Dictionary<string, int>();
 
+    /// <summary>True under 16 in the year of the session.</summary>
+    public bool IsYoung { get; init; }
+
+    /// <summary>Latest reactions before this session, s, newest first.</summary>
+    public IReadOnlyList<double> Reactions { get; init; } = [];
+
     /// <summary>Best times over the stretches of the session's lines, before this session.</summary>
     public IReadOnlyList<KnownBest> Bests { get; init; } = [];
 

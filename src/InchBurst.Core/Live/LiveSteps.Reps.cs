@@ -149,18 +149,22 @@ public static partial class LiveSteps
         }
 
         var timing = state.TimingOf(rep.Line);
+        var watch = (rep as SaveRep)?.Watch ?? WatchFrom.None;
         timing = timing with
         {
-            // Only what gates really reported is electronic where the line is timed by hand.
-            Method = rep.Gate is { } by && state.Gates.Any(g => g.Number == by) ? TimingMethod.Electronic : timing.Method,
-            Trigger = marks.ZoneOnly ? StartTrigger.ZoneLine : timing.Trigger == StartTrigger.ZoneLine ? StartTrigger.FirstGate : timing.Trigger,
+            // Only what gates really reported is electronic where the line is timed by hand, and what was tapped is by hand where it is timed by gates.
+            Method = rep.Gate is { } by && state.Gates.Any(g => g.Number == by) ? TimingMethod.Electronic : watch == WatchFrom.None ? timing.Method : TimingMethod.Hand,
+            Trigger = marks.ZoneOnly ? StartTrigger.ZoneLine : watch == WatchFrom.Go ? StartTrigger.Gun : watch == WatchFrom.Move ? StartTrigger.FirstMove : timing.Trigger == StartTrigger.ZoneLine ? StartTrigger.FirstGate : timing.Trigger,
+            StartBehindGateMetres = watch == WatchFrom.None ? timing.StartBehindGateMetres : 0,
+            StartSaid = watch != WatchFrom.None || timing.StartSaid,
         };
+        var reaction = (rep as SaveRep)?.Reaction;
         var claimed = rep.Rep is > 0 and <= MostRep ? rep.Rep : null;
         var seen = CleanSeen(rep.Seen);
         LiveRun run;
         if (outcome != RunOutcome.Again && claimed is not null && state.Counted(rep.Athlete, rep.Line).FirstOrDefault(r => r.Rep == claimed) is { } there)
         {
-            run = Join(there with { Seen = [.. there.Seen.Union(seen).Take(MostSeen)], Measures = [.. there.Measures, .. measured.Where(m => there.Measures.All(k => k.Kind != m.Kind))] }, new(rep.Client, world.By, timing.Method, timing.Trigger, marks.Marks, rep.At ?? world.Now));
+            run = Join(there with { What = there.What with { ReactionSeconds = there.What.ReactionSeconds ?? reaction }, Seen = [.. there.Seen.Union(seen).Take(MostSeen)], Measures = [.. there.Measures, .. measured.Where(m => there.Measures.All(k => k.Kind != m.Kind))] }, new(rep.Client, world.By, timing.Method, timing.Trigger, marks.Marks, rep.At ?? world.Now));
             state = state.With(run);
         }
         else
@@ -177,7 +181,7 @@ public static partial class LiveSteps
                 By = world.By,
                 Seen = [.. seen.Take(MostSeen)],
                 Measures = measured,
-                What = LiveEntry.Run(demand, timing, rep.Side, state.Day, demand.EffortOfTurn(claimed ?? state.NextRep(rep.Athlete, rep.Line)), marks.Marks),
+                What = LiveEntry.Run(demand, timing, rep.Side, state.Day, demand.EffortOfTurn(claimed ?? state.NextRep(rep.Athlete, rep.Line)), marks.Marks) with { ReactionSeconds = reaction },
             };
             state = state with { Runs = [.. state.Runs, run] };
         }

@@ -204,6 +204,7 @@ public static class House
         app.MapGet("/device/{version}/_framework/{name}", (string version, string name, HttpContext context, DeviceFiles files) => files.Send(version, name, context)).AllowAnonymous();
         app.MapGet("/live/{id:int}", (int id, LiveWire wire, TimeProvider clock, IHostApplicationLifetime life, CancellationToken cancel) => Microsoft.AspNetCore.Http.TypedResults.ServerSentEvents(Live(id, wire, clock, life.ApplicationStopping, cancel)))
             .RequireAuthorization(TimerPolicy);
+        app.MapPost("/live/{id:int}/go", GoDesk.TellAsync).RequireAuthorization(TimerPolicy);
 
         // A phone fetches what it is to trust before anybody has signed in on it; it is the public part only.
         app.MapGet("/authority.crt", (NearbyDevices nearby) => nearby.IsOn ? Results.File(nearby.AuthorityCertificate(), "application/x-x509-ca-cert", "inch-burst.crt") : Results.NotFound()).AllowAnonymous();
@@ -232,7 +233,7 @@ public static class House
             var now = clock.GetUtcNow().UtcDateTime;
             yield return news is null
                 ? new(System.Text.Json.JsonSerializer.Serialize(wire.Gates(id, now).ToDictionary(g => g.Name, g => (long)(now - g.At).TotalMilliseconds)), "alive")
-                : news.News is { } change ? new(change, "change") : new(news.Stamp, "changed");
+                : news.Go is { } go ? new(go, "go") : news.News is { } change ? new(change, "change") : new(news.Stamp, "changed");
         }
     }
 

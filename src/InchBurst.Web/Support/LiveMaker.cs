@@ -87,12 +87,13 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var athletes = new List<LiveAthlete>();
         var hasSled = live.Plan.Lines.Any(l => SheetMaker.HasSled(l, catalogue));
         var curves = await squads.CurvesAsync([.. setting.Athletes.Select(a => a.Id)]);
+        var reactions = await results.ReactionsAsync([.. setting.Athletes.Select(a => a.Id)], sessionId, StartBox.LatestReactions);
         foreach (var athlete in setting.Athletes)
         {
             var curve = curves[athlete.Id].Fit?.Curve;
             var of = known.GetValueOrDefault(athlete.Id);
             var line = hasSled ? (await LoadedAsync(setting, live.Session, athlete.Id)).Line : null;
-            athletes.Add(athlete with { AerobicSpeed = speeds.TryGetValue(athlete.Id, out var speed) ? speed.Speed : null, Curve = curve, Line = line, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [], Measured = WithMaxima(athlete.Id, measured.GetValueOrDefault(athlete.Id) ?? [], live, maxima) });
+            athletes.Add(athlete with { AerobicSpeed = speeds.TryGetValue(athlete.Id, out var speed) ? speed.Speed : null, Curve = curve, Line = line, BestSpeed = await squads.BestSpeedAsync(athlete.Id), Reactions = [.. reactions[athlete.Id]], Bests = of?.Bests ?? [], Ranges = of?.Ranges ?? [], Measured = WithMaxima(athlete.Id, measured.GetValueOrDefault(athlete.Id) ?? [], live, maxima) });
         }
 
         return LiveDocument.Of(live.State, setting with { Athletes = athletes }, desk.Who, isCoach);
@@ -122,7 +123,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
         var seen = await results.SeenByAsync([.. athletes.Select(a => a.Id)], session.Id, session.Day.AddDays(-SeenDays));
         return new()
         {
-            Athletes = [.. athletes.Select(a => new LiveAthlete(a.Id, a.Name) { Seen = seen.GetValueOrDefault(a.Id) ?? new Dictionary<string, int>(), Group = WeekBook.GroupOf(a), OwnGroups = [.. own[a.Id]], Availability = a.Availability, AvailabilityReason = a.AvailabilityReason, AvailabilitySaidBy = a.AvailabilitySaidBy, MassKilograms = a.MassKilograms })],
+            Athletes = [.. athletes.Select(a => new LiveAthlete(a.Id, a.Name) { Seen = seen.GetValueOrDefault(a.Id) ?? new Dictionary<string, int>(), Group = WeekBook.GroupOf(a), OwnGroups = [.. own[a.Id]], IsYoung = session.Day.Year - a.BirthYear < Core.Demand.Limits.YoungYears, Availability = a.Availability, AvailabilityReason = a.AvailabilityReason, AvailabilitySaidBy = a.AvailabilitySaidBy, MassKilograms = a.MassKilograms })],
             Pace = await squads.PaceAsync(athletes.Where(a => a.Availability != Availability.Out).Select(a => a.Id)),
             School = await schools.OfAsync(session),
             Catalogue = catalogue,

@@ -59,6 +59,15 @@ function command(entry) {
   return { verb, fields: [...address.searchParams, ...entry.fields] };
 }
 
+/** A start of an athlete on a line: how it is set up, its marks, where the athlete is expected to be; null while Core is not there. */
+export const startOf = (athlete, line) => attempt(() => JSON.parse(device.StartOf(Number(athlete) || 0, Number(line) || 0)));
+
+/** How long a hold is, s, by 32 random bits. */
+export const startHold = (least, most, draw) => device.StartHold(least, most, draw);
+
+/** What taps and a pad come to. */
+export const startRead = (athlete, line, fromMove, go, move, taps) => attempt(() => JSON.parse(device.StartRead(Number(athlete) || 0, Number(line) || 0, fromMove, go, move, taps)));
+
 /** How often each thing was noted of an athlete, by code. */
 export const seen = (athlete) => attempt(() => JSON.parse(device.Seen(Number(athlete) || 0))) ?? {};
 

@@ -9,6 +9,18 @@ export function place(digits, points) {
   return [whole === 0 ? `0${points[0]}${digits}` : digits.length <= whole ? digits : `${digits.slice(0, whole)}${points[0]}${digits.slice(whole)}`, digits.length === whole + 2];
 }
 
+// What a stopwatch of a start was counted from, and the reaction.
+const WATCH = 'input[name="watch"], input[name="reaction"]';
+
+/** Says with a form what its times were counted from, and the reaction; both go with the figures they belong to. */
+export function setWatch(form, from, reaction) {
+  for (const [name, value] of [["watch", from], ["reaction", reaction]]) {
+    let field = form.querySelector(`input[name="${name}"]`);
+    if (!field) { field = Object.assign(document.createElement("input"), { type: "hidden", name }); form.append(field); }
+    field.value = value;
+  }
+}
+
 export const boxesOf = (form) => [...form.querySelectorAll("[data-mark]")];
 export const isDirty = (form) => boxesOf(form).some((b) => b.value.trim() !== "");
 
@@ -30,6 +42,7 @@ export function clear(form) {
   }
   delete form.dataset.at;
   delete form.dataset.advanced;
+  for (const of of form.querySelectorAll(WATCH)) of.remove();
   form.querySelector(".t-doubt[data-here]")?.remove();
   form.querySelector("[data-part-said]")?.remove();
   if (form.id === "t-entry") forget("sessionStorage", DRAFT);
@@ -75,7 +88,7 @@ function keepDraft(form) {
   if (form.id !== "t-entry") return;
   if (!isBegun(form)) { forget("sessionStorage", DRAFT); return; }
   const seen = [...form.querySelectorAll('input[name="seen"]')].map((i) => (i.type === "checkbox" ? i.checked : i.value));
-  remember("sessionStorage", DRAFT, JSON.stringify({ place: placeOf(form), at: form.dataset.at, seen, marks: boxesOf(form).map((b) => [b.value, b.dataset.manual]) }));
+  remember("sessionStorage", DRAFT, JSON.stringify({ place: placeOf(form), at: form.dataset.at, seen, watch: ["watch", "reaction"].map((n) => form.querySelector(`input[name="${n}"]`)?.value), marks: boxesOf(form).map((b) => [b.value, b.dataset.manual]) }));
 }
 
 /** Puts back what was half typed for this rep before the page was loaded anew. */
@@ -90,6 +103,7 @@ export function restoreDraft(form) {
     if (input.type === "checkbox") input.checked = Boolean(draft.seen[i]);
     else input.value = draft.seen[i] ?? "";
   });
+  if (draft.watch?.some(Boolean)) setWatch(form, draft.watch[0] ?? "", draft.watch[1] ?? "");
   if (draft.at) form.dataset.at = draft.at;
 }
 

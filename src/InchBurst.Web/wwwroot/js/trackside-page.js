@@ -2,3 +2,4 @@
 import "./trackside.js";
 import "./keys.js";
 import "./offline.js";
+import "./startbox.js";

@@ -9,6 +9,7 @@ import { live } from "./queue.js";
 import { busy } from "./requests.js";
 import { begunWith, bringCore, hear, ready, rebuild, refresh, tick } from "./screen.js";
 import { flush, reload, retrySoon } from "./sending.js";
+import { hearGo } from "./startbox.js";
 
 const FORECAST = 30000;
 let beat = 0;
@@ -29,6 +30,7 @@ function listen() {
     if (core.isReady()) takeIn(news);
     else look(news.to);
   });
+  wire.addEventListener("go", (event) => hearGo(JSON.parse(event.data)));
   wire.addEventListener("alive", (event) => { hearGates(JSON.parse(event.data), now()); });
   wire.addEventListener("open", () => { if (!here.reached) flush(); });
   wire.addEventListener("error", () => {

@@ -1,0 +1,138 @@
+using OpenQA.Selenium;
+using OpenQA.Selenium.Interactions;
+
+namespace InchBurst.Browser.Tests;
+
+/// <summary>The start box and its stopwatch, at a desk, on a phone, without a signal and on two devices.</summary>
+public sealed class StartBoxBrowserTests
+{
+    private static void Quick(Chromium page) => page.Driver.ExecuteScript("localStorage.setItem('inch-burst-start', JSON.stringify({ lead: 2, least: 0.8, most: 1.2 }))");
+
+    private static void Step(Chromium page, string step) => page.Until(d => d.FindElement(By.Id("t-start")).GetDomAttribute("data-step") == step ? d : null);
+
+    // Each frame fills the device and nothing of it sticks out.
+    private static void Fills(Chromium page, string step) => page.Look(() => Assert.Equal(
+        "true", page.Driver.ExecuteScript("const s = document.querySelector('#t-start [data-frame=\"' + arguments[0] + '\"]'); const r = s.getBoundingClientRect(); return String(r.width >= innerWidth - 20 && r.height >= innerHeight - 1 && s.scrollWidth <= s.clientWidth + 1)", step)));
+
+    private static void Watch(Chromium page)
+    {
+        page.Click("[data-startbox]");
+        Step(page, "setup");
+        page.Until(d => d.FindElement(By.CssSelector("#t-start [data-do=start]")).Enabled ? d : null);
+        Fills(page, "setup");
+        page.Click("#t-start [data-do=start]");
+        Step(page, "lead");
+        Fills(page, "lead");
+        Step(page, "hold");
+        Fills(page, "hold");
+
+        // Nothing moves during the hold, and nothing tells how long it is.
+        Assert.Equal("Set\ntap to call back", page.Find("#t-start").Text.Replace("\r", ""));
+        Step(page, "go");
+        Fills(page, "go");
+        Assert.StartsWith("GO", page.Find("#t-start").Text);
+        Step(page, "watch");
+        Fills(page, "watch");
+    }
+
+    // A runner takes as long as runners do.
+    private static void After(Chromium page, double seconds) =>
+        page.Until(d => double.Parse(d.FindElement(By.CssSelector("#t-start [data-ts=clock]")).Text, System.Globalization.CultureInfo.InvariantCulture) >= seconds ? d : null);
+
+    [Fact]
+    public void A_start_gives_hand_times_with_their_splits_also_without_a_signal_and_on_a_phone()
+    {
+        using var app = new TestApp(demo: false);
+        using var page = new Chromium(app);
+        page.StartSession(2, "3 x 20 m gates 10,20 rest 2:00");
+        page.Core();
+        Quick(page);
+
+        Watch(page);
+        After(page, 2);
+        page.Keys(" ");
+        page.UntilText("#t-start .ts-card", "hand");
+        page.Keys(" ");
+        page.UntilText("#t-start [data-do=tap]", "Put the times in");
+
+        // A tap too early is taken back, a mark that was missed is left empty.
+        page.Keys(Keys.Backspace);
+        page.UntilText("#t-start [data-do=tap]", "Tap 20 m");
+        After(page, 3.6);
+        page.Keys(" ");
+        page.UntilText("#t-start [data-do=tap]", "Put the times in");
+        var cards = page.Driver.FindElements(By.CssSelector("#t-start .ts-card b")).Select(c => c.Text).ToList();
+        page.Keys(" ");
+        page.Look(() => Assert.Equal(cards, page.Driver.FindElements(By.CssSelector("#t-entry [name=mark]")).Select(b => b.GetDomProperty("value"))));
+        page.Keys(Keys.Enter);
+        page.UntilText("#t-last", "by hand");
+
+        // On a phone and without a signal: it is kept here, and sent when there is one again.
+        page.Resize(390, 844, touch: true);
+        page.Driver.ExecuteCdpCommand("Network.enable", []);
+        void Signal(bool isThere) => page.Driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = !isThere, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+        Signal(false);
+        Watch(page);
+        After(page, 2);
+        page.Click("#t-start [data-do=tap]");
+        page.UntilText("#t-start [data-do=tap]", "Tap 20 m");
+        page.Click("#t-start [data-do=missed]");
+        page.UntilText("#t-start [data-do=tap]", "Put the times in");
+        page.Click("#t-start [data-do=tap]");
+        page.Look(() => Assert.NotEqual("", page.Driver.FindElement(By.CssSelector("#t-entry [name=mark]")).GetDomProperty("value")));
+        page.Click("#t-entry .t-save");
+        page.Click("#t-entry [data-part-key=m]");
+        page.UntilText("[data-waiting]", "waiting to send");
+        Signal(true);
+        page.Driver.ExecuteScript("window.dispatchEvent(new Event('online'))");
+        page.Until(d => d.FindElement(By.CssSelector("[data-waiting]")).Displayed ? null : d);
+        Assert.Empty(page.Complaints(wasCut: true));
+    }
+
+    [Fact]
+    public void A_hand_that_leaves_the_pad_before_the_go_is_a_false_start_and_a_helper_taps_along()
+    {
+        using var app = new TestApp(demo: false);
+        using var page = new Chromium(app);
+        var address = page.StartSession(2, "3 x 20 m gates 10,20 rest 2:00");
+        page.Core();
+        Quick(page);
+        page.Click("[data-startbox]");
+        page.Until(d => d.FindElement(By.CssSelector("#t-start [data-do=start]")).Enabled ? d : null);
+        page.Click("#t-start [data-ts=pad]");
+        page.Click("#t-start [data-do=start]");
+        Step(page, "lead");
+        new Actions(page.Driver).MoveToElement(page.Find("#t-start [data-ts=count]")).ClickAndHold().Perform();
+        page.UntilText("#t-start [data-ts=padsays]", "Be still");
+        Step(page, "hold");
+        new Actions(page.Driver).Release().Perform();
+        Step(page, "false");
+        Assert.Contains("before GO", page.Text("#t-start .ts-reaction"), StringComparison.Ordinal);
+        page.Click("#t-start [data-frame=false] [data-do=back]");
+        Step(page, "setup");
+
+        // Nobody on the pad at "set": called back by itself, and it says why.
+        page.Click("#t-start [data-do=start]");
+        Step(page, "setup");
+        page.UntilText("#t-start [data-ts=waits]", "Nobody was on the pad");
+        page.Click("#t-start [data-ts=pad]");
+
+        using var helper = new Chromium(app, 390, 844);
+        helper.Go("/SignIn");
+        helper.Type("[name='Input.Name'], #Input_Name", "Odalys Brandvold");
+        helper.Type("#Input_Password", "long enough" + Keys.Enter);
+        helper.Find(".site-nav");
+        helper.Go(address);
+        helper.Core();
+        page.Click("#t-start [data-do=start]");
+        Step(page, "watch");
+        helper.UntilText("#t-heard", "GO on another device");
+        helper.Click("[data-tapalong]");
+        Step(helper, "watch");
+        helper.Keys(" ");
+        helper.UntilText("#t-start [data-do=tap]", "Tap 20 m");
+        Assert.True(double.Parse(helper.Text("#t-start .ts-card b"), System.Globalization.CultureInfo.InvariantCulture) > 0);
+        Assert.Empty(page.Complaints());
+        Assert.Empty(helper.Complaints());
+    }
+}
