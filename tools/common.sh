@@ -47,6 +47,10 @@ build_device() {
   fi
 }
 
+build_gates() {
+  dotnet publish src/InchBurst.GateBox "${quick[@]}" -o .run/gates >.run/gates.log 2>&1 || { cat .run/gates.log >&2; exit 1; }
+}
+
 serve() {
   build_web
   build_device </dev/null &

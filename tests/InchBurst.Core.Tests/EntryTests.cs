@@ -240,10 +240,10 @@ public class GateFeedTests
     }
 
     [Fact]
-    public void The_first_pass_of_a_gate_counts_and_a_gate_that_saw_nothing_leaves_its_mark_open()
+    public void The_trunk_counts_and_not_the_arm_before_it_and_a_gate_that_saw_nothing_leaves_its_mark_open()
     {
         Distance[] three = [Distance.InMetres(10), .. Fly];
-        Assert.Equal([1.9, 2.87, 3.93], GateFeed.Read(Passes((0, 0), (1, 1900), (1, 1950), (2, 2870), (3, 3930)), three).Seconds.Select(s => s!.Value));
+        Assert.Equal([1.9, 3.1, 4.2], GateFeed.Read(Passes((0, 0), (1, 1850), (1, 1900), (2, 3100), (3, 4200)), three).Seconds.Select(s => s!.Value));
         Assert.Equal([1.9, null, 3.93], GateFeed.Read(Passes((0, 0), (1, 1900), (3, 3930)), three).Seconds);
     }
 

@@ -130,7 +130,7 @@ public class LogBoundsTests
 
     [Theory]
     [InlineData("0:1000 1:3100 2:4300", 2, "2.1 3.3", false)]
-    [InlineData("2:4300 0:1000 1:3150 1:3100", 2, "2.1 3.3", false)]
+    [InlineData("2:4300 0:1000 1:3050 1:3100", 2, "2.1 3.3", false)]
     [InlineData("0:1000 2:4300", 2, "- 3.3", false)]
     [InlineData("0:1000 1:2000", 2, "0 1", true)]
     [InlineData("0:0 1:1000.4", 1, "1", false)]

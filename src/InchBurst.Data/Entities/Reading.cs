@@ -52,6 +52,15 @@ public sealed class GateReading
 
     public string PassesJson { get; set; } = "";
 
+    /// <summary>How many gates stand on the lane; 0 when they do not say.</summary>
+    public int Gates { get; set; }
+
+    /// <summary>When it was run, which may be long before it arrived.</summary>
+    public DateTime RanAt { get; set; }
+
+    /// <summary>What was left out when it came, in a coach's words; may be empty.</summary>
+    public string Note { get; set; } = "";
+
     /// <summary>The run it became, or 0 when it was dismissed; null while it waits.</summary>
     public long? UsedFor { get; set; }
 }

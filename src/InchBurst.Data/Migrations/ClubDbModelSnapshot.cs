@@ -674,11 +674,21 @@ namespace InchBurst.Data.Migrations
                     b.Property<Guid>("ClientId")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Gates")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Lane")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("PassesJson")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("RanAt")
                         .HasColumnType("TEXT");
 
                     b.Property<int>("SessionId")

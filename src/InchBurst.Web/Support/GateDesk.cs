@@ -6,7 +6,17 @@ using Microsoft.AspNetCore.Http.Features;
 namespace InchBurst.Web.Support;
 
 /// <summary>A run as timing gates send it.</summary>
-public sealed record GateReport(Guid Run, int Lane, IReadOnlyList<GatePass>? Passes);
+public sealed record GateReport(Guid Run, int Lane, IReadOnlyList<GatePass>? Passes)
+{
+    /// <summary>How many gates stand on the lane; 0 when they do not say.</summary>
+    public int Gates { get; init; }
+
+    /// <summary>How long ago the run ended when this was sent, ms: what comes late is put where it belongs.</summary>
+    public double Ago { get; init; }
+
+    /// <summary>Gates with clocks of their own: how far each is ahead.</summary>
+    public IReadOnlyList<GateClock>? Clocks { get; init; }
+}
 
 /// <summary>A sign of life of timing gates.</summary>
 public sealed record GateSign(string? Name);
@@ -36,13 +46,35 @@ public static class GateDesk
         }
 
         if (report.Run == Guid.Empty || report.Passes is not { Count: > 0 and <= GateFeed.MostPasses } passes || report.Lane is < 0 or > 20
-            || passes.Any(p => p.Gate is < 0 or >= GateFeed.MostPasses || !double.IsFinite(p.Milliseconds)))
+            || passes.Any(p => p.Gate is < 0 or >= GateFeed.MostPasses || p.Lane is < 0 or > 20 || !double.IsFinite(p.Milliseconds)) || report.Gates is < 0 or > GateFeed.MostPasses || report.Clocks?.Count > GateFeed.MostPasses)
         {
             return Problem(StatusCodes.Status400BadRequest, $"A report has a run id and 1 to {GateFeed.MostPasses} passes, each with a gate from 0 and milliseconds.");
         }
 
-        return await book.ReportAsync(session, report.Run, report.Lane, passes, cancel) ? Results.Accepted() : NotRunning();
+        if (!double.IsFinite(report.Ago) || report.Ago is < 0 or > LongestAgo)
+        {
+            return Problem(StatusCodes.Status400BadRequest, "A run lies up to a day back: ago is in ms.");
+        }
+
+        // Gates of several lanes may share a report: each lane is a run of its own.
+        var (together, note) = GateFeed.Together(passes, report.Clocks ?? []);
+        var runs = GateFeed.Lanes(together, report.Lane).Select((l, i) => new GateRun(i == 0 ? report.Run : Of(report.Run, l.Lane), l.Lane, l.Passes, report.Gates, TimeSpan.FromMilliseconds(report.Ago), note)).ToList();
+        return runs.Count == 0 ? Problem(StatusCodes.Status400BadRequest, note ?? "There is no pass by a clock that can be trusted.") : await book.ReportAsync(session, runs, cancel) ? Results.Accepted() : NotRunning();
     }
+
+    private const double LongestAgo = 86_400_000;
+
+    // The same for the same report and lane, so that sending twice stores once.
+    private static Guid Of(Guid run, int lane)
+    {
+        var bytes = run.ToByteArray();
+        bytes[15] ^= (byte)(lane + 1);
+        return new(bytes);
+    }
+
+    /// <summary>Which sessions run, for a device that looks for its own.</summary>
+    public static async Task<IResult> RunningAsync(HttpRequest request, KeyBook keys, TracksideBook book, CancellationToken cancel) =>
+        await keys.LetsInAsync(request.Headers[TokenHeader].ToString(), cancel) ? Results.Json(await book.RunningAsync(cancel)) : WrongToken();
 
     /// <summary>A sign of life between runs, so that the coach sees at once when the gates fall silent.</summary>
     public static async Task<IResult> AliveAsync(int session, HttpRequest request, KeyBook keys, TracksideBook book, CancellationToken cancel)

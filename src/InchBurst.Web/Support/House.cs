@@ -214,6 +214,7 @@ public static class House
 
         // Gates cannot sign in; each shows a key of its own instead.
         var gates = app.MapGroup(GateDesk.Address).AllowAnonymous().DisableAntiforgery().RequireRateLimiting(GateLimit);
+        gates.MapGet("/", GateDesk.RunningAsync);
         gates.MapPost("/{session:int}", GateDesk.TakeAsync);
         gates.MapPost("/{session:int}/alive", GateDesk.AliveAsync);
         gates.Map("/{**rest}", GateDesk.NoSuch);
@@ -285,11 +286,30 @@ public static class House
             club = await db.Clubs.AsNoTracking().SingleAsync();
         }
 
+        if (options.GateKey is { } file)
+        {
+            await LetGatesInAsync(services.GetRequiredService<KeyBook>(), file);
+        }
+
         guard.Opened(club?.Name ?? "");
         foreach (var key in Directory.GetFiles(Path.Combine(options.DataFolder, "keys")).Concat(Directory.GetFiles(options.DataFolder, "club.*")))
         {
             CopyBook.OwnerOnly(key);
         }
+    }
+
+    // A key for the demo's simulated gates, new at each start; whoever reads the file may report to the demo.
+    private static async Task LetGatesInAsync(KeyBook keys, string file)
+    {
+        const string Simulated = "Simulated gates";
+        foreach (var old in (await keys.OpenAsync()).Where(k => k.Name == Simulated))
+        {
+            await keys.WithdrawAsync(old.Id);
+        }
+
+        var (key, wrong) = await keys.MakeAsync(Simulated, "the demo");
+        await File.WriteAllTextAsync(file, key ?? throw new HouseProblem(wrong!));
+        CopyBook.OwnerOnly(file);
     }
 
     // What is wrong with the file, and how to go on.

@@ -21,6 +21,9 @@ public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool R
     /// <summary>Name under which a reverse proxy on this machine passes requests on; null for none.</summary>
     public string? ProxiedAs { get; init; }
 
+    /// <summary>File for the key of the simulated gates of the demo; null without them.</summary>
+    public string? GateKey { get; init; }
+
     /// <summary>Folder in which Core for the device is published; null when there is none.</summary>
     public string? Device { get; init; }
 
@@ -71,6 +74,9 @@ public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool R
                 case "--device" when i + 1 < args.Length:
                     options = options with { Device = Path.GetFullPath(args[++i]) };
                     break;
+                case "--gate-key" when i + 1 < args.Length:
+                    options = options with { GateKey = Path.GetFullPath(args[++i]) };
+                    break;
                 case "--content" when i + 1 < args.Length:
                     options = options with { ContentRoot = Path.GetFullPath(args[++i]) };
                     break;
@@ -87,6 +93,11 @@ public sealed record HouseOptions(string DataFolder, int Port, bool Demo, bool R
         if (options.Network is not null && options.NetworkPort == options.Port)
         {
             return options with { Problem = "--port and --network-port must differ." };
+        }
+
+        if (options.GateKey is not null && !options.Demo)
+        {
+            return options with { Problem = "--gate-key is for the demo: a key for your own gates is made in Settings." };
         }
 
         return options.Reset && !options.Demo

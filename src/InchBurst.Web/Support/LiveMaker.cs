@@ -45,7 +45,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
 
         // What is being typed goes before what the gates say; their report waits.
         var reported = marks.Count > 0 && ask.Typed is null && session.State == SessionState.Running ? await book.NextGateAsync(sessionId) : null;
-        var gate = reported is null ? null : new GateOffer(reported, GateFeed.Read(System.Text.Json.JsonSerializer.Deserialize<List<GatePass>>(reported.PassesJson)!, marks));
+        var gate = reported is null ? null : new GateOffer(reported, GateFeed.Read(System.Text.Json.JsonSerializer.Deserialize<List<GatePass>>(reported.PassesJson)!, marks, reported.Gates, IsSteady(demand!)));
         var onLine = ask.Typed?.AthleteId ?? OnLine(queue);
         return new(
             live, club, await squads.AthletesAsync(session.SquadId), sight.Place,
@@ -138,6 +138,9 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             SpeedUnit = club.SpeedUnit,
         };
     }
+
+    // A straight run whose line does not change its speed itself.
+    private static bool IsSteady(LineDemand demand) => demand.Line.Shape is Core.Plan.RunShape run && run.Segments.All(s => s.Role is Core.Plan.SegmentRole.Run or Core.Plan.SegmentRole.Build or Core.Plan.SegmentRole.Fly or Core.Plan.SegmentRole.Fast or Core.Plan.SegmentRole.Slow);
 
     // The line as it is for whoever is on it: expected times are that athlete's own.
     private async Task<LineDemand> ForAsync(LineDemand typical, int? athleteId, LiveSetting setting, LiveSession live) =>

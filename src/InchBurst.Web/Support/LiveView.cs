@@ -18,7 +18,11 @@ namespace InchBurst.Web.Support;
 public sealed record QueueRow(Athlete Athlete, Attendance Attendance, Turn Turn, string Note, string Warning);
 
 /// <summary>A run the gates reported and what it gives for the line that is on.</summary>
-public sealed record GateOffer(GateReading Reading, GateMarks Marks);
+public sealed record GateOffer(GateReading Reading, GateMarks Marks)
+{
+    /// <summary>What was run longer ago than this came late, and is said to have.</summary>
+    public static readonly TimeSpan Late = TimeSpan.FromSeconds(45);
+}
 
 /// <summary>A box to type into: a time at a mark or another measure.</summary>
 public sealed record EntryBox(string Label, string Unit, bool IsMark, double? ExpectedSeconds, string Typed, MarkDoubt? Doubt);

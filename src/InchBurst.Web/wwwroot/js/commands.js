@@ -43,6 +43,19 @@ document.addEventListener("click", async (event) => {
     finished();
     return;
   }
+  const way = event.target.closest?.("[data-gatefill]");
+  if (way) {
+    // One of what the gates may have seen: the coach has said which.
+    const form = way.closest("form");
+    const texts = way.dataset.gatefill.split("|");
+    boxesOf(form).filter((b) => b.name === "mark").forEach((b, i) => { b.value = texts[i] ?? ""; b.dataset.manual = "yes"; });
+    const field = form.querySelector("[data-gate]") ?? form.appendChild(Object.assign(document.createElement("input"), { type: "hidden", name: "gate" }));
+    field.dataset.gate = "";
+    field.value = way.dataset.report;
+    boxesOf(form)[0].dispatchEvent(new InputEvent("input", { bubbles: true, inputType: "insertReplacementText" }));
+    form.querySelector(".t-save").focus({ preventScroll: true });
+    return;
+  }
   const over = event.target.closest?.("[data-done]");
   if (over) {
     const done = ask();
