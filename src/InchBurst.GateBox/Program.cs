@@ -27,8 +27,14 @@ var speed = Math.Clamp(Number("speed", 1), 1, 50);
 var usual = Option("faults") == "all" ? Faults.All : new Faults();
 var faults = new Faults
 {
-    Arm = Share("arm", usual.Arm), Missed = Share("miss", usual.Missed), Stray = Share("stray", usual.Stray), TwoLanes = Share("lanes", usual.TwoLanes),
-    Drift = Share("drift", usual.Drift), Late = Share("late", usual.Late), Repeated = Share("repeat", usual.Repeated), Dropped = Share("drop", usual.Dropped),
+    Arm = Share("arm", usual.Arm),
+    Missed = Share("miss", usual.Missed),
+    Stray = Share("stray", usual.Stray),
+    TwoLanes = Share("lanes", usual.TwoLanes),
+    Drift = Share("drift", usual.Drift),
+    Late = Share("late", usual.Late),
+    Repeated = Share("repeat", usual.Repeated),
+    Dropped = Share("drop", usual.Dropped),
 };
 using var http = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(5) };
 http.DefaultRequestHeaders.Add("Gate-Token", Option("token") ?? await KeyAsync(Option("key-file")!));

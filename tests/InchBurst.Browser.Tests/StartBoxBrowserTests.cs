@@ -6,7 +6,7 @@ namespace InchBurst.Browser.Tests;
 /// <summary>The start box and its stopwatch, at a desk, on a phone, without a signal and on two devices.</summary>
 public sealed class StartBoxBrowserTests
 {
-    private static void Quick(Chromium page) => page.Driver.ExecuteScript("localStorage.setItem('inch-burst-start', JSON.stringify({ lead: 2, least: 0.8, most: 1.2 }))");
+    private static void Quick(Chromium page) => page.Driver.ExecuteScript("localStorage.setItem('inch-burst-start-2.5', JSON.stringify({ lead: 2, least: 0.8, most: 1.2 }))");
 
     private static void Step(Chromium page, string step) => page.Until(d => d.FindElement(By.Id("t-start")).GetDomAttribute("data-step") == step ? d : null);
 

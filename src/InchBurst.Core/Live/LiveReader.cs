@@ -177,7 +177,7 @@ internal static class LiveReader
     private static LoggedMark Mark(JsonElement e) => new(e.GetProperty("at").Distance(), e.MustNumber("seconds"));
 
     private static LiveGate Gate(JsonElement e) =>
-        new(e.MustWhole("number"), e.MustWhole("lane"), e.List("passes", p => new GatePass(p.MustWhole("gate"), p.MustNumber("milliseconds"))) ?? [], e.At("usedFor")?.GetGuid());
+        new(e.MustWhole("number"), e.MustWhole("lane"), e.List("passes", p => new GatePass(p.MustWhole("gate"), p.MustNumber("milliseconds"), p.Whole("lane") ?? 0, p.Whole("clock") ?? 0)) ?? [], e.At("usedFor")?.GetGuid());
 
     private static Side? SideOf(JsonElement e) => e.Whole("side") is { } side ? (Side)side : null;
 }

@@ -2,28 +2,21 @@
 import * as core from "./core.js";
 import { boxesOf, clear, isDirty, setWatch } from "./entry.js";
 import { atServer, now, session } from "./here.js";
-import { remember, remembered } from "./memory.js";
 import { live } from "./queue.js";
 import { say, token } from "./requests.js";
 import { enqueue, flush } from "./sending.js";
-import { box, drawCards, drawGauge, drawLane, drawStrip, part, placeAt, put } from "./start-look.js";
-import { beep, clapAt, hush, latency, speak, wake } from "./start-sound.js";
+import { box, drawCards, drawGauge, drawLane, part, placeAt, put } from "./start-look.js";
+import { change, drawSetting, fromMove, isPad, saySound, setting, ways } from "./start-setup.js";
+import { beep, clapAt, hush, speak, wake } from "./start-sound.js";
 
-const KEPT = "inch-burst-start";
 // The whole screen says GO for so long before the watch is shown; a tap meanwhile counts.
 const GO_SHOWN = 700;
-const BOUNDS = { lead: [2, 60], least: [0.8, 5.6], most: [1.2, 6] };
 let start = null;
 let frame = "";
 let timer = 0;
 let unclap = () => {};
 
 const own = crypto.randomUUID?.() ?? String(Math.random());
-const setting = () => ({ lead: start.setting.leadSeconds, least: start.setting.holdLeast, most: start.setting.holdMost, ...JSON.parse(remembered("localStorage", KEPT) ?? "{}") });
-const ways = () => Object.fromEntries([...box().querySelectorAll("[data-way]")].map((i) => [i.dataset.way, i.checked]));
-const isPad = () => part("pad").checked;
-const fromMove = () => box().querySelector('input[name="ts-from"]:checked').value === "move";
-
 function show(name) {
   frame = name;
   box().dataset.step = name;
@@ -32,34 +25,12 @@ function show(name) {
 
 // ---- set up
 
-function drawSetting() {
-  const { lead, least, most } = setting();
-  put("lead", `${lead.toFixed(0)} s`);
-  put("least", least.toFixed(1));
-  put("most", `${most.toFixed(1)} s`);
-  drawStrip({ lead, least, most });
-}
-
-function change(of, by) {
-  const value = { ...setting() };
-  value[of] = Math.round(Math.min(BOUNDS[of][1], Math.max(BOUNDS[of][0], value[of] + by)) * 10) / 10;
-  if (of === "least") value.most = Math.max(value.most, Math.round((value.least + 0.4) * 10) / 10);
-  if (of === "most") value.least = Math.min(value.least, Math.round((value.most - 0.4) * 10) / 10);
-  remember("localStorage", KEPT, JSON.stringify(value));
-  drawSetting();
-}
-
-function saySound() {
-  const ms = latency();
-  put("sound", ms === null ? "" : `A sound needs ${Math.round(ms)} ms to leave this device, as it measures itself; it is asked for that much earlier.`);
-}
-
 function setUp() {
   window.clearTimeout(timer);
   start = { ...start, move: NaN, taps: [], go: null, goes: null, resting: false };
   show("setup");
   box().scrollTop = 0;
-  drawSetting();
+  drawSetting(start.setting);
   saySound();
   const { usual, reactions } = start;
   put("own", reactions.length === 0 ? "" : `${start.name.split(" ")[0]}'s last ${reactions.length === 1 ? "reaction" : `${reactions.length} reactions`}: ${usual ? `${usual.least.toFixed(2)} to ${usual.most.toFixed(2)} s` : reactions.map((r) => r.toFixed(2)).join(", ")}`);
@@ -95,7 +66,7 @@ function look() {
 async function begin() {
   await wake();
   saySound();
-  const value = setting();
+  const value = setting(start.setting);
   start = { ...start, move: NaN, taps: [], go: null, setAt: performance.now() + value.lead * 1000, lead: value.lead, goes: null };
   if (ways().voice) speak("On your marks");
   put("padsays", isPad() ? "Hand on this screen, or a key held, before “set”." : "");
@@ -117,7 +88,7 @@ function leadIn() {
 
 // Drawn only now, so that nothing before it can tell when the go comes.
 function hold() {
-  const value = setting();
+  const value = setting(start.setting);
   const [draw] = crypto.getRandomValues(new Uint32Array(1));
   start.goes = performance.now() + core.startHold(value.least, value.most, draw) * 1000;
   show("hold");
@@ -311,7 +282,7 @@ document.addEventListener("click", (event) => {
   if (event.target.closest?.("[data-startbox]")) { open(); return; }
   if (event.target.closest?.("[data-tapalong]")) { tapAlong(); return; }
   const step = event.target.closest?.("#t-start [data-of]");
-  if (step) { change(step.dataset.of, Number(step.dataset.by)); return; }
+  if (step) { change(start.setting, step.dataset.of, Number(step.dataset.by)); return; }
   const act = event.target.closest?.("#t-start [data-do]")?.dataset.do;
   // A tap counts when the finger comes down; a click that a key made has no finger.
   if (act && !(act === "tap" && event.detail > 0)) ACTS[act]();
