@@ -12,8 +12,15 @@ export function place(digits, points) {
 // What a stopwatch of a start was counted from, and the reaction.
 const WATCH = 'input[name="watch"], input[name="reaction"]';
 
+// What was said last, for which rep: a form that is drawn anew meanwhile, by a report of the gates or a question, says it again when it is sent.
+let said = null;
+document.addEventListener("submit", ({ target }) => {
+  if (target.id === "t-entry" && said?.place === placeOf(target) && !target.querySelector(WATCH)) setWatch(target, said.from, said.reaction);
+}, true);
+
 /** Says with a form what its times were counted from, and the reaction; both go with the figures they belong to. */
 export function setWatch(form, from, reaction) {
+  said = { place: placeOf(form), from, reaction };
   for (const [name, value] of [["watch", from], ["reaction", reaction]]) {
     let field = form.querySelector(`input[name="${name}"]`);
     if (!field) { field = Object.assign(document.createElement("input"), { type: "hidden", name }); form.append(field); }
@@ -43,6 +50,8 @@ export function clear(form) {
   delete form.dataset.at;
   delete form.dataset.advanced;
   for (const of of form.querySelectorAll(WATCH)) of.remove();
+  // Figures that were tapped go with what they were counted from; a reaction alone waits for the time it belongs to.
+  if (said?.from) said = null;
   form.querySelector(".t-doubt[data-here]")?.remove();
   form.querySelector("[data-part-said]")?.remove();
   if (form.id === "t-entry") forget("sessionStorage", DRAFT);
