@@ -40,7 +40,7 @@ public class RestBetweenSetsTests
 
     // A name that holds a known one is asked about with that one first, and what is left over is said to the athlete.
     [Theory]
-    [InlineData("lateral A-skip 2 x 15 m", "A-skip 2 x 15 m cue \"lateral\"")]
+    [InlineData("tall A-skip 2 x 15 m", "A-skip 2 x 15 m cue \"tall\"")]
     [InlineData("alternating fast leg 2 x 20 m", "leg circle run 2 x 20 m cue \"alternating\"")]
     [InlineData("ankle weights A-skip 2 x 15 m", "A-skip 2 x 15 m cue \"ankle weights\"")]
     public void An_unknown_name_around_a_known_one_offers_it_first(string typed, string first)
@@ -56,7 +56,7 @@ public class RestBetweenSetsTests
     [InlineData("W drill x 3")]
     [InlineData("10 min easy jog and mobility")]
     [InlineData("4 corner drill 10 m x 3")]
-    [InlineData("back extension 3 x 10")]
+    [InlineData("wrist curl 3 x 10")]
     public void No_hint_names_another_thing(string typed) => Assert.Null(ShorthandLine.Read(typed).Problem!.Suggestion);
 
     // A time beside so many times a course with turns is the rest, not how long the course is.

@@ -17,6 +17,11 @@ public class WaysOutTests
     [InlineData("3 laps jog", "200 m", "600 m jog")]
     [InlineData("4 x 30 m 10% sled", "10% of body mass", "4 x 30 m sled 10%bm")]
     [InlineData("4 x 30 m 10% sled", "10% slower", "4 x 30 m sled -10%v")]
+    [InlineData("150 m shuttle x 3", "legs of 50 m", "repeat shuttle 3 x 50 up + 50 back + 50 m up")]
+    [InlineData("150 yard shuttles x 3, 60s", "legs of 25 yd", "repeat shuttle 3 x 25 up + 25 back + 25 up + 25 back + 25 up + 25 yd back rest 1:00")]
+    [InlineData("walking lunges 3x10", "10 reps", "walking lunge 3 x 10 reps")]
+    [InlineData("walking lunges 3x10", "10 m", "walking lunge 3 x 10 m")]
+    [InlineData("tempo 100s x 8", "100 m", "tempo run 8 x 100 m")]
     [InlineData("vest 5% 4 x 20 m", "5% of body mass", "4 x 20 m vest 5%bm")]
     public void A_refused_line_offers_what_makes_it_read(string line, string label, string reads)
     {

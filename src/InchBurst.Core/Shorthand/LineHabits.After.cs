@@ -12,7 +12,7 @@ public static partial class LineHabits
 
         // Sides.
         Of(@"(?:" + B + @"(?:on\s+)?(?:each|per|a|ea\.?|every|both|either)\s+|/\s*)(?:sides?|legs?|arms?|ways?|foot|feet|directions?)" + E, " each side ", "leg swings 12 each leg", "leg swing forwards 1 x 12 reps each side"),
-        Of(B + @"(?:l\s*[/&+]\s*r|r\s*[/&+]\s*l|left\s*(?:and|&|/|\+)\s*right|right\s*(?:and|&|/|\+)\s*left|l\s+and\s+r|(?<=\d\s*(?:(?:" + T + "|" + U + @")\s*)?)(?:each|ea\.?)(?=\s*(?:$|,|;|@|rest|x\s*\d|with|w/|\d+(?:\.\d+)?\s*(?:kg|lb))))" + E, " each side ", "4x20m l/r", "4 x 20 m each side"),
+        Of(B + @"(?:l\s*[/&+]\s*r|r\s*[/&+]\s*l|left\s*(?:and|&|/|\+)\s*right|right\s*(?:and|&|/|\+)\s*left|l\s+and\s+r|(?<=\d\s*(?:(?:" + T + "|" + U + @")\s*)?)(?:each|ea\.?)(?=\s*(?:$|,|;|@|rest|x\s*\d|\d{2,3}\s*cm|with|w/|\d+(?:\.\d+)?\s*(?:kg|lb))))" + E, " each side ", "4x20m l/r", "4 x 20 m each side"),
 
         Of(@"(?<=" + Name + @"[^;]*\d\s*(?:reps\s*)?)" + B + @"(?:single|one)[ -]leg(?:ged)?\s*$", " each side", "calf raises 3x15 single leg", "calf raise 3 x 15 reps each side"),
         Of("(" + Name + @")\s*(?:x\s*)?(" + D + @"\s*(?:" + T + @")?)\s*each side\s*x\s*(" + Count + @")(?!\s*(?:" + U + "|" + T + "))", "$1 $3 x $2 each side", "side planks 30s each x 2", "side plank 2 x 30 s each side"),
@@ -30,7 +30,7 @@ public static partial class LineHabits
         Of(B + @"(?:with|w/|using)?\s*(?:an?\s+)?(?:pair\s+of\s+)?(?:dumb\s?bells?|dbs?|kettle\s?bells?|kbs?)\s*(?:of\s*|@\s*|at\s*)?(2\s*x\s*" + One + @"\s*(?:kg|lb))s?" + E, " $1 ", "split squat 3 x 8 dumbbells 2 x 20 kg", "split squat 3 x 8 reps 2 x 20 kg"),
         Of(B + @"(?:with|w/|using)?\s*(?:an?\s+)?(?:pair\s+of\s+)?(2\s*x\s*" + One + @"\s*(?:kg|lb))s?\s*(?:dumb\s?bells?|dbs?|kettle\s?bells?|kbs?)" + E, " $1 ", "reverse lunges 3 x 8 with 2 x 16 kg dumbbells", "reverse lunge 3 x 8 reps 2 x 16 kg"),
         Of(B + @"(?:with|w/|using)?\s*(?<!x\s*)(" + One + @")\s*(kg|lb)s?\s*(?:dumb\s?bells|dbs|kettle\s?bells|kbs)" + E, " 2 x $1 $2 ", "step ups 3x8 w/ 20kg dumbbells", "step-up 3 x 8 reps 2 x 20 kg"),
-        Of(B + @"(?:with|w/|using)?\s*(?:an?\s+)?(" + One + @")\s*(kg|lb)s?\s*(?:dumb\s?bell|db|kettle\s?bell|kb|plate|bar|barbell)" + E, " $1 $2 ", "goblet squat 3 x 10 24 kg kettlebell", "squat 3 x 10 reps 24 kg"),
+        Of(B + @"(?:with|w/|using)?\s*(?:an?\s+)?(" + One + @")\s*(kg|lb)s?\s*(?:dumb\s?bell|db|kettle\s?bell|kb|plate|bar|barbell)" + E, " $1 $2 ", "goblet squat 3 x 10 24 kg kettlebell", "goblet squat 3 x 10 reps 24 kg"),
         Of(@"(" + D + @")\s*(kg|lb)\s*(?:on (?:a |the )?)?(sled|chain|vest)" + E, " $3 $1 $2 ", "5 x 15 m 25 kg sled", "5 x 15 m sled 25 kg"),
         Of(B + @"(sled|chain|vest)\s*(?:with|at|of|,|:|loaded with|@|plus)\s*(?=[-+]?\d)", " $1 ", "5 x 15 m sled with 25 kg", "5 x 15 m sled 25 kg"),
         Of(@"(?<=" + Name + @".*|^\s*)" + B + @"moderate(?:ly)?" + E + @"(?!\s*(?:pace|effort|speed|tempo|intensity|to))", " medium ", "squat 5 x 3 moderate", "squat 5 x 3 reps medium"),
@@ -43,11 +43,22 @@ public static partial class LineHabits
 
         // Heights, and what is said to the athlete.
         Of("(?<=" + Name + @"[^;]*)" + B + "(" + Count + @")\s*hurdles?\s*x\s*(" + Count + ")", " $2 x $1 reps ", "hurdle hops 5 hurdles x 4", "hurdle rebound 4 x 5 reps"),
-        Of(@"(?<=" + Name + @"[^;]*\d\s*)(?<!overmany\s\d{1,2}\s)hurdles?" + E, " reps ", "hurdle hops 4 x 5 hurdles", "hurdle rebound 4 x 5 reps"),
-        Of(B + @"on\s+(?:the\s+|my\s+|an?\s+)?(grass|track|turf|sand|carpet|road|court|clap|whistle|call|command|signal|beep|gun|go|sound)" + E, " onthe $1 ", "6 x 80 m on grass", "6 x 80 m cue \"on grass\""),
+        Of(@"(?<=" + Name + @"[^;]*\d\s*)hurdles?" + E, " reps ", "hurdle hops 4 x 5 hurdles", "hurdle rebound 4 x 5 reps"),
+        Of(B + @"on\s+(?:the\s+|my\s+|an?\s+)?(grass|track|turf|sand|carpet|road|court|clap|whistle|call|command|signal|beep|gun|go|sound)" + E, " <on $1> ", "6 x 80 m on grass", "6 x 80 m cue \"on grass\""),
+        Of(B + @"rpe\s*(\d{1,2}(?:\.5)?(?:\s*-\s*\d{1,2})?)(?![\d.])", " <RPE $1> ", "squat 4 x 5 @ 100kg RPE 8", "squat 4 x 5 reps 100 kg cue \"RPE 8\""),
+        Of(@"(?<=" + Name + @"\s*)(?:iso(?:metric)?(?:\s+holds?)?)(?=\s*(?:x\s*)?\d)", " <held still> ", "bridge iso 3x30s", "hip bridge 3 x 30 s cue \"held still\""),
+        Of("(" + Name + @")\s*(?:(?:work(?:ing)?\s+)?up\s+to|build(?:ing)?\s+to)?\s*(?:an?\s+)?(\d{1,2})\s*rm(?:\s*x\s*(\d))?(?![\p{L}\d])", "", "squat 5RM", "squat 5 reps cue \"5RM\"") with { Make = m => $"$1 {(m.Groups[3].Success ? m.Groups[3].Value : "1")} x $2 reps <$2RM> " },
+        Of(B + "(eccentric|controlled)" + E, " <$1> ", "squat 3 x 5 controlled", "squat 3 x 5 reps cue \"controlled\""),
+        Of(B + "explosive(?:ly)?" + E, " <explosive> ", "squat 3 x 5 explosively", "squat 3 x 5 reps cue \"explosive\""),
+        Of(B + @"(?:stick|hold)\s+(?:the\s+|each\s+|every\s+)?landings?" + E, " <stick the landing> ", "broad jumps 4x3, stick landing", "broad jump 4 x 3 reps cue \"stick the landing\""),
+        Of("(?<=" + Name + @")\s*(?:straight\s+)?(?:into|to)\s+(?:an?\s+)?(?:sprints?|acceleration|run)" + E, " <into a sprint> ", "high knees into sprint 4x20m", "high knees 4 x 20 m cue \"into a sprint\""),
+        Of("(?<=" + Name + @")\s*(?:to|into)\s+(?:an?\s+)?(?:full\s+|complete\s+|dead\s+)?(?:stop|stick)" + E, " ", "deceleration to stop 6 x 15 m", "stick the stop 6 x 15 m"),
         Of(B + @"(?:laser|electronic(?:ally)?)(?:[ -](?:timed|timing|times?))?" + E, " timed ", "5 x 30 m laser timed", "5 x 30 m log time"),
+        Of("(" + Name + @")\s*(?:from\s+|off\s+|onto?\s+|at\s+|over\s+)?(?:an?\s+)?(\d{2,3}\s*cm)(?:\s*(?:box|hurdles?))?\s*x\s*(\d{1,2})(?!\d|\s*x)", "$1 x $3 $2 ", "depth drop 50cm x 5", "depth drop 5 reps cue \"50 cm\""),
+        Of("(" + Name + @")\s*(\d{1,2})\s*(?:reps?\s*)?(?:@|at)\s*(\d{1,3}(?:\.\d)?\s*(?:kgs?|lbs?|%))\s*x\s*(\d{1,2})(?!\d)", "$1 $4 x $2 @ $3 ", "deadlift 3@140kg x 3", "deadlift 3 x 3 reps 140 kg"),
+        Of(@"(?<=\d\s*" + U + @"\s*),?\s*(?:on\s+)?(grass|track|turf|sand|road)(?=\s*(?:$|,|@|rest))", " <on $1> ", "8x100m grass, 60 sec", "8 x 100 m rest 1:00 cue \"on grass\""),
         Of(@"(?:@|" + B + @"(?:at|from|off|on|onto|over))?\s*(?:an?\s+)?(?<![\d.])(\d{2,3})\s*(?:cms?|centimet(?:re|er)s?)" + E + @"(?:\s*(?:box(?:es)?|hurdles?|steps?|high|drop))?", " $1 cm ", "box jump 4 x 4 50 cm box", "box jump 4 x 4 reps cue \"50 cm\""),
-        Of(B + @"(?:in\s+)?groups?\s+of\s+(\d{1,2}|two|three|four|five|six)" + E, " in groupsof $1 ", "4 x 30 m groups of 4", "4 x 30 m cue \"in groups of 4\""),
+        Of(B + @"(?:in\s+)?groups?\s+of\s+(\d{1,2}|two|three|four|five|six)" + E, " <in groups of $1> ", "4 x 30 m groups of 4", "4 x 30 m cue \"in groups of 4\""),
 
         // Gates and what is written down.
         Of(B + @"(?:with\s+)?(?:timed|times?|splits?|timing(?:\s*gates?)?|gates?)\s*(?:at\s*)?(?:every|each|per)\s*(?=\d)", " gates every ", "5 x 30 m timed every 10", "5 x 30 m gates 10,20,30"),
@@ -85,6 +96,7 @@ public static partial class LineHabits
         Of("(" + Name + @")\s*(?:x\s*)?(" + Count + @")\s*(passes|pass|reps?|jumps|hops|contacts|throws)" + E, " $1 $2 $3 ", "mini hurdles x 6 passes", "mini-hurdle run 6 passes"),
         Of(@"^\s*(" + Count + @")\s*(?:starts?|sprints?|runs?|accels?)\s*(from\s+[\w-]+)\s+(" + D + @"\s*" + U + ")", " $1 x $3 $2 ", "6 starts from 3-point 10 m", "6 x 10 m from 3-point"),
         Of(@"(from\s+[\w-]+)\s*x\s*(" + Count + @")\s*,?\s*(?=" + D + @"\s*" + U + ")", " $1 $2 x ", "3 point starts x 4 15m", "4 x 15 m from 3-point"),
+        Of("(" + Name + @")\s*x\s*(" + Count + @")\s*,\s*(" + Time + @")(?=\s*(?:$|,))", " $1 timesthen $2 $3", "suicides x 3, 90s", "line shuttle 3 x 5 up + 5 back + 10 up + 10 back + 15 up + 15 back + 20 up + 20 m back rest 1:30"),
         Of("(" + Name + @")\s*x\s*(" + Count + @")\s*,?\s*(?:of|x)?\s*(?=" + D + @"\s*(?:" + U + "|" + T + "))", " $1 $2 x ", "A skip x 2 20m", "A-skip 2 x 20 m"),
         Of("(" + Name + @")\s*x\s*(" + D + @"\s*" + U + @")\s*x\s*(" + Count + ")" + E, " $1 $3 x $2 ", "butt kicks x 20 m x 2", "butt kicks 2 x 20 m"),
         Of("(" + Name + @")\s*(" + Count + @")\s*x\s*(?=$|,|rest" + E + ")", " $1 usual $2 ", "mini hurdles 4x", "mini-hurdle run 4 passes"),
@@ -150,13 +162,13 @@ public static partial class LineHabits
         Of(@"(?<!\d)(\d\d)\s*-\s*(\d\d)\s*-\s*(\d\d)\s*%", "@$1,$2,$3%", "3 x 40 m 70-80-90%", "3 x 40 m @70,80,90%"),
         Of(@"(\d)\s*%\s*(?:-|to)\s*(?=\d+\s*%)", "$1-", "4 x 30 m 90% to 95%", "4 x 30 m @90-95%"),
         Of(B + @"at\s*(?=" + D + @"(?:\s*(?:,|-|to)\s*" + D + @")*\s*%)", " @", "4 x 50m at 85%", "4 x 50 m @85%"),
-        Of(@"(?<=\d\s*x\s*" + D + @"\s+)(" + D + @")\s*%(?!\s*(?:bm|v|max|aerobic|grade|slope)" + E + @"|\s*[,/])", " @$1% ", "front squat 4x4 75-80%", "squat 4 x 4 reps 75-80% max"),
-        Of(@"(?<![@\d.,+-]\s*)(?<!(?:to|uphill|downhill|tow|sled|chain|vest)\s*)" + B + @"((?:" + D + @"\s*(?:,|-|to)\s*)*" + D + @")\s*%(?!\s*(?:bm|v|max|aerobic|grade|slope)" + E + @")(?:\s*(?:effort|speed|pace|intensity|of top speed)" + E + ")?", " @$1% ", "4 x 50 m 85% effort", "4 x 50 m @85%"),
+        Of(@"(?<=\d\s*x\s*" + D + @"\s+)(" + D + @")\s*%(?!\s*(?:bm|v|max|aerobic|grade|slope)" + E + @"|\s*[,/])", " @$1% ", "front squat 4x4 75-80%", "front squat 4 x 4 reps 75-80% max"),
+        Of(@"(?<![@.+-]\s*)(?<!\d\s*)(?<!(?<!x\s*\d{0,2})\d\s*,\s*)(?<!(?:to|uphill|downhill|tow|sled|chain|vest)\s*)" + B + @"((?:" + D + @"\s*(?:,|-|to)\s*)*" + D + @")\s*%(?!\s*(?:bm|v|max|aerobic|grade|slope)" + E + @")(?:\s*(?:effort|speed|pace|intensity|of top speed)" + E + ")?", " @$1% ", "4 x 50 m 85% effort", "4 x 50 m @85%"),
         Of(@"(@[\d.,\s-]+%)\s*(?:effort|speed|pace|intensity|of top speed)" + E, "$1 ", "4 x 50 m @85% pace", "4 x 50 m @85%"),
         Of(@"(?<=^(?!.*(?:timed|times?|gates?|splits?|marks?|beams?)\s*(?:at|on)).*\d\s*(?:" + U + @"|x\s*\d{1,3})\s*,?\s*)" + B + @"(?:at|@)\s*(100|[5-9]\d)(?=\s*(?:$|,|;|-|rest" + E + @"|w/|with|walk|\d))(?!\s*(?:kg|lb|cm|%|" + U + "|" + T + @")|\s*(?:-|,|to)\s*\d+\s*(?:kg|lb|%|,|" + U + @"))(?:\s+-\s+(?=\d))?", " @$1% ", "60m x 3 at 90, 6 mins rest", "3 x 60 m @90% rest 6:00"),
         Of(B + @"(?:at\s+)?(?:3/4|three[ -]quarters?)\s*(?:of\s+)?(?:pace|speed|effort|rhythm)?" + E, " @75% ", "6 x 60 m 3/4 pace", "6 x 60 m @75%"),
         Of(B + @"(?:at\s+)?(?:1/2|half)\s*(?:pace|speed|effort|rhythm)" + E, " @50% ", "4 x 60 m half speed", "4 x 60 m @50%"),
-        Of(@"(?<!%\s*)" + B + @"(?:at\s+)?(?:all[ -]?out|flat[ -]?out|as fast as (?:possible|you can)|max(?:imal|imum)?(?:\s*(?:effort|speed|intensity))?|full\s*(?:effort|speed|gas|pace|intensity)|top speed)" + E, " full ", "4 x 20 m all out", "4 x 20 m full"),
+        Of(@"(?<!%\s*)" + B + @"(?:(?:at|@)\s*)?(?:all[ -]?out|flat[ -]?out|as fast as (?:possible|you can)|max(?:imal|imum)?(?:\s*(?:effort|speed|intensity))?|full\s*(?:effort|speed|gas|pace|intensity)|top speed)" + E, " full ", "4 x 20 m all out", "4 x 20 m full"),
         Of(B + @"(?:at\s+)?(?:an?\s+)?moderate(?:ly)?(?:\s*(?:pace|effort|speed|tempo|intensity|run(?:ning)?))?" + E, " steady ", "4 x 60 m at a moderate pace", "4 x 60 m steady"),
         Of(B + @"(?:at\s+)?(?:an?\s+)?(easy|steady|brisk|relaxed|fast)\s*(?:pace|effort|speed|tempo|intensity)" + E, " $1 ", "4 x 60 m at a steady pace", "4 x 60 m steady"),
 

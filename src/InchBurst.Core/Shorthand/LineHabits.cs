@@ -54,8 +54,16 @@ public static partial class LineHabits
     // Slower than this in m/s a time behind a distance is no time to run it in, but when to start the next one.
     private const double LeastRunSpeed = 3;
 
-    // A third of the length that is said in the second place.
-    private static string Third(Match match) => (Parsed(match.Groups[2].Value) / 3).ToString("0.#", CultureInfo.InvariantCulture);
+    // A third of the length that is said in the second place; of one that has no whole third, each part is that long.
+    private static string Third(Match match) => (Parsed(match.Groups[2].Value) is var whole && whole % 3 == 0 ? whole / 3 : whole).ToString("0.#", CultureInfo.InvariantCulture);
+
+    // A time behind a length that is one to run it in, and no rest.
+    private static bool IsPace(string metres, string seconds) => Parsed(metres) / Parsed(seconds) is >= LeastPace and <= MostPace;
+
+    private const double LeastPace = 5;
+    private const double MostPace = 11;
+
+    private static string Fraction(string typed) => typed.ToLowerInvariant() switch { "half" or "1/2" => "50", "1/3" or "third" => "33", "1/4" or "quarter" => "25", "2/3" => "67", _ => "75" };
 
     private static double Parsed(string number) => double.Parse(number, CultureInfo.InvariantCulture);
 

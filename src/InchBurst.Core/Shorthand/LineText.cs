@@ -9,11 +9,15 @@ namespace InchBurst.Core.Shorthand;
 /// A line while it is brought into the language's own words: every character knows where in what was typed it comes from, so that a problem is
 /// shown at its place however often the line was rewritten.
 /// </summary>
-internal sealed class LineText
+internal sealed partial class LineText
 {
     // What must not be rewritten stands as one private character: a quoted text, or the name of an exercise.
     private const char FirstKept = '\uE100';
     private const char LastKept = '\uE1FF';
+
+    // What a habit has the coach say to the athlete stands as one private character too.
+    private const char FirstSaid = '\uE200';
+    private const char LastSaid = '\uE2FF';
 
     private readonly List<Kept> kept;
     private readonly int[] starts;
@@ -21,8 +25,8 @@ internal sealed class LineText
 
     private LineText(string text, int[] starts, int[] ends, List<Kept> kept) => (Text, this.starts, this.ends, this.kept) = (text, starts, ends, kept);
 
-    /// <summary>Something kept whole: a quoted text, or an exercise found by a name.</summary>
-    public sealed record Kept(string Text, Exercise? Exercise, bool IsQuote, int Words = 1);
+    /// <summary>Something kept whole: a quoted text, an exercise found by a name, or words that are said to the athlete.</summary>
+    public sealed record Kept(string Text, Exercise? Exercise, bool IsQuote, int Words = 1, bool IsSaid = false);
 
     /// <summary>The line as it reads now.</summary>
     public string Text { get; }
@@ -30,8 +34,24 @@ internal sealed class LineText
     /// <summary>A class of the characters that stand for exercises and quoted texts, for patterns.</summary>
     public const string KeptClass = "[\uE100-\uE1FF]";
 
+    /// <summary>A class of the characters that stand for what is said to the athlete, for patterns.</summary>
+    public const string SaidClass = "[\uE200-\uE2FF]";
+
     /// <summary>What a character stands for, or null for an ordinary one.</summary>
-    public Kept? KeptAt(int at) => Text[at] is >= FirstKept and <= LastKept ? kept[Text[at] - FirstKept] : null;
+    public Kept? KeptAt(int at) => Text[at] switch
+    {
+        >= FirstKept and <= LastKept => kept[Text[at] - FirstKept],
+        >= FirstSaid and <= LastSaid => kept[Text[at] - FirstSaid],
+        _ => null,
+    };
+
+    /// <summary>A piece of the line's text with what is said to the athlete in the language's own words.</summary>
+    /// <param name="piece">A stretch of <see cref="Text"/>.</param>
+    public string Spelt(string piece)
+    {
+        var said = piece.Where(c => c is >= FirstSaid and <= LastSaid).Select(c => kept[c - FirstSaid].Text).ToList();
+        return said.Count == 0 ? piece : $"{string.Concat(piece.Where(c => c is < FirstSaid or > LastSaid))} cue \"{string.Join(", ", said)}\"";
+    }
 
     /// <summary>Where in what was typed a stretch lies.</summary>
     public (int Start, int Length) Source(int at, int length) =>
@@ -76,7 +96,7 @@ internal sealed class LineText
         return new(text.ToString(), [.. starts], [.. ends], kept);
     }
 
-    /// <summary>The line with every place that fits a pattern rewritten; $1 to $9 are what its groups hold. A line that takes a pattern too long is no line a person writes, and stays.</summary>
+    /// <summary>The line with every place that fits a pattern rewritten; $1 to $9 are what its groups hold, and what stands between &lt; and &gt; is said to the athlete. A line that takes a pattern too long is no line a person writes, and stays.</summary>
     public LineText Replace(Habit habit)
     {
         try
@@ -106,6 +126,7 @@ internal sealed class LineText
             to.AddRange(ends.AsSpan(at, length));
         }
 
+        List<Kept> all = [.. kept];
         var done = 0;
         for (; match.Success; match = match.NextMatch())
         {
@@ -114,6 +135,16 @@ internal sealed class LineText
             var with = make(match);
             for (var i = 0; i < with.Length; i++)
             {
+                if (with[i] == '<' && with.IndexOf('>', i) is > 0 and var end && all.Count <= LastKept - FirstKept)
+                {
+                    text.Append((char)(FirstSaid + all.Count));
+                    from.Add(start);
+                    to.Add(start + length);
+                    all.Add(new(Filled(with[(i + 1)..end], match), null, false, 1, true));
+                    i = end;
+                    continue;
+                }
+
                 if (with[i] == '$' && i + 1 < with.Length && char.IsAsciiDigit(with[i + 1]))
                 {
                     var group = match.Groups[with[++i] - '0'];
@@ -130,8 +161,14 @@ internal sealed class LineText
         }
 
         Copy(done, Text.Length - done);
-        return new(text.ToString(), [.. from], [.. to], kept);
+        return new(text.ToString(), [.. from], [.. to], all);
     }
+
+    // Words with what the groups hold in them, in small letters.
+    private static string Filled(string words, Match match) => GroupSign().Replace(words, g => match.Groups[g.Value[1] - '0'].Value.Trim().ToLowerInvariant());
+
+    [GeneratedRegex(@"\$\d")]
+    private static partial Regex GroupSign();
 
     /// <summary>The line with a stretch set aside as the name of an exercise.</summary>
     public LineText Keep(int at, int length, Exercise exercise, int words)
@@ -174,7 +211,7 @@ internal sealed class LineText
         _ when char.IsWhiteSpace(c) => ' ',
         >= '\uFF01' and <= '\uFF5E' => Plain((char)(c - 0xFEE0)),
         _ when char.GetUnicodeCategory(c) == UnicodeCategory.DecimalDigitNumber => (char)('0' + (int)char.GetNumericValue(c)),
-        >= FirstKept and <= LastKept => '\uFFFD',
+        >= FirstKept and <= LastSaid => '\uFFFD',
         _ => c,
     };
 }

@@ -11,7 +11,8 @@ public static partial class PlanText
     internal static PlanBlock? Several(string text, ShorthandContext context)
     {
         IReadOnlyList<string> parts = [];
-        var typed = LineHabits.BeforeNames.Aggregate(LineText.Of(text), (t, h) => t.Replace(h)).Text;
+        var settled = LineHabits.BeforeNames.Aggregate(LineText.Of(text), (t, h) => t.Replace(h));
+        var typed = settled.Text;
         if (Lengths().Match(typed) is { Success: true } lengths)
         {
             parts = [.. Numbers().Matches(lengths.Groups["list"].Value).Select(n => $"{lengths.Groups["name"].Value}{lengths.Groups["count"].Value}{n.Value} {lengths.Groups["unit"].Value}{lengths.Groups["rest"].Value}")];
@@ -29,6 +30,10 @@ public static partial class PlanText
         {
             var name = doses.Groups["name"].Value.TrimEnd(' ', ':');
             parts = [.. doses.Groups["set"].Captures.Select(c => $"{name} {c.Value}{(name.Length == 0 && char.IsAsciiDigit(c.Value[^1]) ? " m" : "")}{doses.Groups["rest"].Value}")];
+        }
+        else if (LiftSets().Match(typed) is { Success: true } lifts && context.Catalogue.Find(lifts.Groups["name"].Value.TrimEnd(' ', ':')) is { Counted: CountedIn.Reps } lifted)
+        {
+            parts = [.. lifts.Groups["set"].Captures.Select(c => $"{lifted.Name} {c.Value} {lifts.Groups["rest"].Value.TrimStart(' ', ',')}")];
         }
         else if (EachTimes().Match(typed) is { Success: true } times)
         {
@@ -66,7 +71,7 @@ public static partial class PlanText
             return null;
         }
 
-        var lines = parts.Select(p => ShorthandLine.Plainly(p, context).Line).OfType<PlanLine>().ToList();
+        var lines = parts.Select(p => ShorthandLine.Plainly(settled.Spelt(p), context).Line).OfType<PlanLine>().ToList();
         return lines.Count == parts.Count ? new PlanBlock(0, PlanEdits.TitleFor(lines[0], context.Catalogue.Find(lines[0].Exercise)?.Family), lines) : null;
     }
 
@@ -107,6 +112,10 @@ public static partial class PlanText
     [GeneratedRegex(@"^\s*(?<name>(?:from\s+[\w-]+\s+)?(?:[\p{L}'][\p{L}'\s-]*?)?\s*:?\s*)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)(?:(?:\s*(?:[,&+/]|and\b)\s*|\s+)(?<set>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?)){1,7}(?<rest>(?:\s*,?\s*(?:rest|@|w/|with|walk|from|full|at|\d{2,3}(?:-\d{2,3})?\s*%)\b?.*)?)\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex Doses();
 
+    // squat 1x5 60%, 1x3 75%, 3x2 85%
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}'][\p{L}' -]*?\s*:?\s*)(?<set>\d{1,2}\s*x\s*\d{1,2}\s*(?:@|at)?\s*\d{2,3}\s*(?:%|kg|lb))(?:\s*(?:[,;&+/]|and|then)\s*(?<set>\d{1,2}\s*x\s*\d{1,2}\s*(?:@|at)?\s*\d{2,3}\s*(?:%|kg|lb))){1,7}(?<rest>\s*(?:,?\s*rest\b.*)?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex LiftSets();
+
     // 10 m x 4 + 20 m x 3 + 30 m x 2
     [GeneratedRegex(@"^\s*(?<length>\d{1,3}\s*(?:m|yd))\s*x\s*(?<n>\d{1,2})(?:\s*(?:[,;+&/]|and|then)\s*(?<length>\d{1,3}\s*(?:m|yd))\s*x\s*(?<n>\d{1,2})){1,7}(?<rest>\s*(?:,?\s*(?:rest|@|with|walk|full)\b?.*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex EachTimes();
@@ -129,6 +138,6 @@ public static partial class PlanText
     [GeneratedRegex(@"\d+")]
     private static partial Regex Numbers();
 
-    [GeneratedRegex(@"\s*(?:;|\s/\s(?=\d+\s*(?:m|yd)?\s*x)|(?<=(?:\b|\d)min(?:s|utes?)?\s*)\+(?=\s*\p{L})|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm)\p{L}*\b)\p{L}{3,}|\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s*(?:;|\s/\s(?=\d+\s*(?:m|yd)?\s*x)|(?<=(?:\b|\d)min(?:s|utes?)?\s*(?:\p{L}{3,12}\s*)?)\+(?=\s*\p{L})|\+(?=\s*\d{1,2}\s*(?:x|free|sled)\s*\d)|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm)\p{L}*\b)\p{L}{3,}|\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
     private static partial Regex WholeLines();
 }

@@ -261,14 +261,33 @@ public static partial class PlanText
             return $"{(burst.Groups["n"].Success ? burst.Groups["n"].Value : "3")} rounds{(burst.Groups["rest"].Success ? " rest " + burst.Groups["rest"].Value : "")}: {jump.Name} {(burst.Groups["reps"].Success ? burst.Groups["reps"].Value : "1")} reps{(jump.EachSide ? " each side" : "")}; {burst.Groups["run"].Value}";
         }
 
+        if (SetsOfSeveral().Match(row) is { Success: true } several)
+        {
+            // Sets of more than one run are rounds.
+            return $"{several.Groups["n"].Value} rounds: {several.Groups["what"].Value}";
+        }
+
+        if (RoundsBehind().Match(row) is { Success: true } behind)
+        {
+            // The rounds are said behind what is in them.
+            return $"{behind.Groups["n"].Value} rounds{(behind.Groups["rest"].Success ? " rest " + behind.Groups["rest"].Value : "")}: {behind.Groups["what"].Value}";
+        }
+
         if (LoadedThenFree().Match(row) is { Success: true } pair)
         {
             // Loaded and free after one another are rounds of one run each.
             return $"{(pair.Groups["n"].Success ? pair.Groups["n"].Value : "3")} rounds{(pair.Groups["rest"].Success ? " rest " + pair.Groups["rest"].Value : "")}: {pair.Groups["loaded"].Value}; {pair.Groups["free"].Value}";
         }
 
+        if (ComplexInBrackets().Match(row) is { Success: true } complex && complex.Groups["name"].Captures.Count == complex.Groups["reps"].Captures.Count
+            && complex.Groups["name"].Captures.All(c => context.Catalogue.Find(c.Value.Trim()) is { Counted: CountedIn.Reps }))
+        {
+            // Lifts after one another in brackets are rounds of so many each.
+            return $"{complex.Groups["n"].Value} rounds: {string.Join("; ", complex.Groups["name"].Captures.Zip(complex.Groups["reps"].Captures, (n, r) => $"{n.Value.Trim()} {r.Value} reps{complex.Groups["load"].Value}"))}";
+        }
+
         var found = LengthsInBrackets().Match(row) is { Success: true } bracketed ? bracketed : LadderOfLengths().Match(row);
-        if (!found.Success || (found.Groups["x"].Success && !found.Groups["word"].Success && !found.Groups["n"].Success))
+        if (!found.Success || (found.Groups["x"].Success && !found.Groups["word"].Success && !found.Groups["n"].Success && !IsFalling(found)))
         {
             return row;
         }
@@ -286,9 +305,37 @@ public static partial class PlanText
         return found.Groups["n"].Success ? $"{found.Groups["n"].Value} rounds: {lines}" : lines;
     }
 
+    // 150-120-90: falling lengths, which no range and no zone is.
+    private static bool IsFalling(Match lengths)
+    {
+        var metres = lengths.Groups["each"].Captures.Select(c => int.Parse(string.Concat(c.Value.TakeWhile(char.IsAsciiDigit)), CultureInfo.InvariantCulture)).ToList();
+        var top = metres.IndexOf(metres.Max());
+        if (metres.Count > 3 && top > 0 && top < metres.Count - 1 && metres.TrueForAll(m => m % 5 == 0) && metres.Zip(metres.Skip(1)).Select((p, i) => i < top ? p.First < p.Second : p.First > p.Second).All(steps => steps))
+        {
+            // 10-20-30-20-10 goes up and comes down.
+            return true;
+        }
+
+        return metres[^1] >= LeastFalling && metres.Zip(metres.Skip(1), (a, b) => a > b).All(falls => falls);
+    }
+
+    private const int LeastFalling = 40;
+
+    // power clean + front squat 3 x (2+2)
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}' -]*?)(?:\s*(?:\+|,|&|\band\b|\binto\b)\s*(?<name>[\p{L}][\p{L}' -]*?)){1,3}\s*:?\s*(?<n>[1-9])\s*(?:x|sets?(?:\s+of)?)\s*\(?\s*(?<reps>\d{1,2})(?:\s*\+\s*(?<reps>\d{1,2})){1,3}\s*\)?(?<load>\s*(?:@?\s*\d{1,3}\s*(?:kg|lb|%))?)\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex ComplexInBrackets();
+
     // contrast: 15 m sled then 20 m free x 4; contrast 3 sets (10 m sled, 20 m free)
-    [GeneratedRegex(@"^\s*contrasts?\s*:?\s*(?:(?<n>[1-9])\s*(?:x|sets?|rounds?)\s*(?:of|:)?\s*)?\(?\s*(?<loaded>\d{1,2}\s*(?:m|yd)\s*(?:heavy\s+|light\s+)?(?:sled|band|chain|vest|uphill|hill|partner)[^,;+()/]*?|(?:heavy\s+|light\s+)?(?:sled|band|chain|vest|uphill|hill|partner)s?\s+\d{1,2}\s*(?:m|yd)[^,;+()/]*?)\s*(?:,|;|\+|/|\bthen\b|\binto\b|\band\b)\s*(?:(?:free|unloaded|unresisted|sprint|flat)\s+)?(?<free>\d{1,2}\s*(?:m|yd))\s*(?:free|unloaded|unresisted|sprint)?\s*\)?\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:contrasts?\s*:?\s*|(?=(?!.*x\s*\d.*x\s*\d).*\b(?:free|unloaded|unresisted|sprint|flat)\b))(?:(?<n>[1-9])\s*(?:x|sets?|rounds?)\s*(?:of|:)?\s*)?\(?\s*(?<loaded>\d{1,2}\s*(?:m|yd)\s*(?:heavy\s+|light\s+)?(?:sled|band|chain|vest|uphill|hill|partner)[^,;+()/]*?|(?:heavy\s+|light\s+)?(?:sled|band|chain|vest|uphill|hill|partner)s?\s+\d{1,2}\s*(?:m|yd)[^,;+()/]*?)\s*(?:,|;|\+|/|\bthen\b|\binto\b|\band\b)\s*(?:(?:free|unloaded|unresisted|sprint|flat)\s+)?(?<free>\d{1,2}\s*(?:m|yd))\s*(?:free|unloaded|unresisted|sprint)?\s*\)?\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex LoadedThenFree();
+
+    // contrast: 15 m sled, 20 m free, 3 rounds; squat 3 + broad jump 3, x 4 rounds rest 3:00
+    [GeneratedRegex(@"^\s*(?:(?:contrasts?|complex|circuit|pairs?|superset)\s*:\s*)?(?<what>(?=.*\d)[^:""]+?[;,+][^:""]+?)\s*[,;]?\s*(?:x\s*)?(?<n>[1-9])\s*(?:rounds?|circuits?|times\s+(?:through|round))\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex RoundsBehind();
+
+    // 2 sets: 3x20m, 2x30m; 3 rounds of 20m, 30m, 40m
+    [GeneratedRegex(@"^\s*(?<n>[1-9])\s*(?:rounds?|sets?)\s*(?:of\s*:?|:)\s*\(?(?<what>(?:\d{1,2}\s*x\s*)?\d{1,3}\s*(?:m|yd)(?:\s*[,;+&]\s*(?:\d{1,2}\s*x\s*)?\d{1,3}\s*(?:m|yd))+)\)?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex SetsOfSeveral();
 
     // broad jump to 10 m sprint x 5
     [GeneratedRegex(@"^\s*(?:(?<reps>[1-9])\s+)?(?<jump>[\p{L}][\p{L}' -]*?)\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel))\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
@@ -314,7 +361,7 @@ public static partial class PlanText
     private static partial Regex RestPart();
 
     // A comma parts lines too where another exercise follows it.
-    [GeneratedRegex(@";|,(?=\s*(?!(?:rest|gates?|for|each|per|log|cue|from|through|at|with|walk|in|as|sled|band|chain|vest|timed|full|easy|left|right|both|r|then)\b)\p{L}|\s*\d{1,3}\s*(?:m|yd)\s*(?:sprint|run|dash|hill|fly|flying|acceleration|bound|jog)\p{L}*\b)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@";|,(?=\s*(?!(?:rest|gates?|for|each|per|log|cue|from|through|at|with|walk|in|as|sled|band|chain|vest|timed|full|easy|left|right|both|r|then)\b)\p{L}|\s*\d{1,3}\s*(?:m|yd)\s*(?:sprint|run|dash|hill|fly|flying|acceleration|bound|jog|free|unloaded|unresisted|sled|band|chain|vest|uphill)\p{L}*\b|\s*\d{1,3}\s*(?:m|yd)\s*(?:[,;]|$)|\s*\d{1,2}\s*x\s*\d)|\s\+\s(?=\p{L}|\d+\s*x)", RegexOptions.IgnoreCase)]
     private static partial Regex Parted();
 
     // Bullets and numbers in front of pasted lines: "- ", "* ", "1) ".

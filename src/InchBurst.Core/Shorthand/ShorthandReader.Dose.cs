@@ -69,7 +69,7 @@ internal sealed partial class ShorthandReader
         }
         else if (Now.Kind == TokenKind.Word && TimeUnits.TryGetValue(Now.Text, out var seconds))
         {
-            if (Now.IsWord("s") && exerciseName is null && leastAmount is null && amount.Value >= LeastTrackMetres && amount.Value % 50 == 0 && Now.Start == amount.Start + amount.Length)
+            if (Now.IsWord("s") && exercise is null or { Counted: CountedIn.Metres } && (exerciseName is null || exercise is not null) && leastAmount is null && amount.Value >= LeastTrackMetres && amount.Value % 50 == 0 && Now.Start == amount.Start + amount.Length)
             {
                 // 200s are as often runs of 200 m as 200 seconds.
                 throw Doubtful(amount with { Length = amount.Length + 1 }, $"{amount.Text}s: metres or seconds?", ["m", "seconds"], w => (amount.Start + amount.Length, 1, " " + w), w => $"{amount.Text} {w}");
@@ -104,6 +104,7 @@ internal sealed partial class ShorthandReader
         else if (Now.Is('+') || (Now.Kind == TokenKind.Word && (DistanceUnits.ContainsKey(Now.Text) || IsRole(at) || IsMovement(at))))
         {
             var run = Segments(amount);
+            runAt = amount with { Length = tokens[at - 1].Start + tokens[at - 1].Length - amount.Start };
             shape = run;
             leastShape = leastAmount is not { } l ? null
                 : run.Segments.Count == 1 ? new RunShape([run.Segments[0] with { Length = Metres(l, run.Segments[0].Length.Unit) }])
@@ -122,6 +123,7 @@ internal sealed partial class ShorthandReader
     private const double LeastTrackMetres = 100;
 
     private bool isCounted;
+    private Token? runAt;
     private Token? bareLeast;
 
     private bool IsRole(int index) => tokens[index].Kind == TokenKind.Word && Roles.ContainsKey(tokens[index].Text);

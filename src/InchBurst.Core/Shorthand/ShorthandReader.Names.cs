@@ -57,7 +57,7 @@ internal sealed partial class ShorthandReader
         var words = name.Split(' ');
         for (var count = words.Length - 1; count > 0; count--)
         {
-            if (context.Catalogue.Find(string.Join(' ', words[^count..])) is { } last && !IsVocabulary(words[^1]))
+            if (context.Catalogue.Find(string.Join(' ', words[^count..])) is { } last && !IsVocabulary(words[^1]) && !(count == 1 && General.Contains(words[^1])))
             {
                 return (last, string.Join(' ', words[..^count]));
             }
@@ -70,6 +70,9 @@ internal sealed partial class ShorthandReader
 
         return null;
     }
+
+    // Words that say what sort of thing it is, which is no exercise by itself behind another word.
+    private static readonly HashSet<string> General = new(["drill", "drills", "raise", "raises", "run", "runs"], StringComparer.OrdinalIgnoreCase);
 
     private static bool IsKeyword(Token token) =>
         token.IsWord("from", "rest", "gates", "gate", "through", "each", "for", "cue", "as", "log")

@@ -196,7 +196,7 @@ internal sealed partial class ShorthandReader
             return;
         }
 
-        if (!Now.Is('/'))
+        if (!Now.Is('/') && !Now.IsWord("andsets"))
         {
             rest = new(seconds);
             return;

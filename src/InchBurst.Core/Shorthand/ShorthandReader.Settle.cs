@@ -85,6 +85,12 @@ internal sealed partial class ShorthandReader
             (shape, reps) = (course, goes.Count);
         }
 
+        if (shape is null && bareNumber is { Value: <= 20 } ways && ways.Value == Math.Floor(ways.Value) && eachSide && sets == 1 && reps == 1 && usual?.shape is RunShape onWay && onWay.Segments.Any(s => s.IsTurn))
+        {
+            // A count on each side is of the course too.
+            (shape, reps, bareNumber) = (onWay, (int)ways.Value, null);
+        }
+
         if (shape is TimedShape { Seconds: var pause } && reps > 1 && rest is null && leastShape is null && usual?.shape is RunShape turning && turning.Segments.Any(s => s.IsTurn))
         {
             // A time beside so many times a course with turns is the rest: nobody runs a course for a time.
@@ -98,7 +104,12 @@ internal sealed partial class ShorthandReader
 
         if (usual?.shape is RunShape shuttle && shuttle.Segments.Any(s => s.Role == SegmentRole.Back) && shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null, Length: var both }] })
         {
-            // A shuttle said by one length goes out half of it and comes back.
+            // A shuttle said by one length goes out half of it and comes back; a long one is made of legs that nobody said.
+            if (both.Metres > LongestThereAndBack && runAt is { } whole && Legs(both) is { Count: > 0 } legs)
+            {
+                throw Doubtful(whole, $"{both} in legs of what length?", legs, leg => (whole.Start, whole.Length, ThereAndBack(both, leg)), leg => $"legs of {leg}");
+            }
+
             var half = both with { Amount = both.Amount / 2 };
             shape = new RunShape([new(half, SegmentRole.Up), new(half, SegmentRole.Back)]);
         }
@@ -153,7 +164,7 @@ internal sealed partial class ShorthandReader
                 CountedIn.Reps => new CountShape(Whole(number, 1, 500, "The count")),
                 CountedIn.Passes => new CountShape(Whole(number, 1, 500, "The count"), true),
                 // A walk on each leg is counted in steps of that leg.
-                CountedIn.Metres when eachSide && exercise.Does == Motion.Walk && number.Value <= MostBareReps => new CountShape(Whole(number, 1, 500, "The count")),
+                CountedIn.Metres when (eachSide || load is { Kind: LoadKind.Lift }) && exercise.Does == Motion.Walk && number.Value <= MostBareReps => new CountShape(Whole(number, 1, 500, "The count")),
 
                 // So short a way is none for bounds and hops: they are contacts.
                 CountedIn.Metres when exercise.Does is Motion.Jump or Motion.Bound or Motion.Hop && number.Value <= MostBareContacts => new CountShape(Whole(number, 1, 500, "The count")),
@@ -163,7 +174,7 @@ internal sealed partial class ShorthandReader
             };
             shape = Shape(bare);
             leastShape = bareLeast is { } least ? Shape(least) : null;
-            if (shape is RunShape && eachSide && exercise is { EachSide: false } && bare.Value <= MostBareReps)
+            if (shape is RunShape && (eachSide || exercise?.Does == Motion.Walk) && exercise is { EachSide: false } && bare.Value <= MostBareReps)
             {
                 throw Doubtful(bare, $"{bare.Text} what?", ["reps", "m"], w => (bare.Start + bare.Length, 0, " " + w), w => $"{bare.Text} {w}");
             }
@@ -219,6 +230,22 @@ internal sealed partial class ShorthandReader
         }
 
         return usual;
+    }
+
+    // Further than this nobody runs there and back at once.
+    private const double LongestThereAndBack = 100;
+
+    private const double MostLegs = 15;
+    private static readonly double[] LegLengths = [25, 20, 50, 30];
+
+    private static List<string> Legs(Distance whole) =>
+        [.. LegLengths.Where(l => Math.Abs((whole.Amount / l) - Math.Round(whole.Amount / l)) < 1e-9 && whole.Amount / l <= MostLegs).Select(l => new Distance(l, whole.Unit).ToString()).Take(3)];
+
+    private static string ThereAndBack(Distance whole, string leg)
+    {
+        var length = leg[..leg.IndexOf(' ', StringComparison.Ordinal)];
+        var count = (int)Math.Round(whole.Amount / double.Parse(length, System.Globalization.CultureInfo.InvariantCulture));
+        return string.Join(" + ", Enumerable.Range(0, count).Select(i => $"{(i == count - 1 ? leg : length)} {(i % 2 == 0 ? "up" : "back")}"));
     }
 
     private const int MostWays = 4;

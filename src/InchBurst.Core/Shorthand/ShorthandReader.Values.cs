@@ -50,7 +50,7 @@ internal sealed partial class ShorthandReader
     private ShorthandException Unknown(Token token, IEnumerable<string>? among = null, string what = "word")
     {
         var near = Common.Contains(token.Text) ? null : Nearest(token.Text, among ?? Keywords.Concat(EffortWords.Keys).Concat(Roles.Keys).Concat(Movements.Keys).Concat(DistanceUnits.Keys).Concat(TimeUnits.Keys).Concat(exerciseName is null ? context.Catalogue.Names : []));
-        return new(new(token.Start, token.Length, near is null ? $"“{token.Text}” is not a {what} known here." : near.Equals(token.Text, StringComparison.OrdinalIgnoreCase) ? $"“{token.Text}” does not belong here." : $"“{token.Text}” is not known. Did you mean {near}?", near) { Choices = near is null ? [] : [new(near, (token.Start, token.Length, near))] });
+        return new(new(token.Start, token.Length, near is null ? $"“{token.Text}” is not a {what} known here." : near.Equals(token.Text, StringComparison.OrdinalIgnoreCase) ? $"“{token.Text}” does not belong here." : $"“{token.Text}” is not known. Did you mean {near}?", near) { Choices = near is null || near.Equals(token.Text, StringComparison.OrdinalIgnoreCase) ? [] : [new(near, (token.Start, token.Length, near))] });
     }
 
     // Words that people write and the table of habits knows, which are no slips of other words; and no word is a slip of its own plural.

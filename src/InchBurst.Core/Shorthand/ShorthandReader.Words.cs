@@ -44,57 +44,6 @@ internal sealed partial class ShorthandReader
             inWaves = true;
             at += 2;
         }
-        else if (token.IsWord("onthe") && Next.Kind == TokenKind.Word)
-        {
-            SayAlso($"on {Next.Text.ToLowerInvariant()}", token);
-            at += 2;
-        }
-        else if (token.IsWord("rpe") && Next.Kind == TokenKind.Number)
-        {
-            SayAlso($"RPE {Next.Text}", token);
-            at += 2;
-        }
-        else if (token.IsWord("attopheart") && Next.Kind == TokenKind.Number)
-        {
-            var upper = Later(2).Is('-') && Later(3).Kind == TokenKind.Number;
-            SayAlso($"{Next.Text}{(upper ? "-" + Later(3).Text : "")}% of top heart rate", token);
-            at += upper ? 4 : 2;
-        }
-        else if (token.IsWord("stopinsteps") && Next.Kind is TokenKind.Number or TokenKind.Word)
-        {
-            SayAlso($"stop in {Next.Text.ToLowerInvariant()} steps", token);
-            at += 2;
-        }
-        else if (token.IsWord("overmany") && Next.Kind == TokenKind.Number && Later(2).Kind == TokenKind.Word)
-        {
-            SayAlso($"{Next.Text} {Later(2).Text.ToLowerInvariant()}", token);
-            at += 3;
-        }
-        else if (token.IsWord("inhigh") && Next.Kind == TokenKind.Number)
-        {
-            SayAlso($"{Next.Text} in", token);
-            at += 2;
-        }
-        else if (token.IsWord("stopwithin") && Next.Kind == TokenKind.Number)
-        {
-            SayAlso($"stop within {Next.Text} m", token);
-            at += 2;
-        }
-        else if (token.Kind == TokenKind.Word && Remarks.TryGetValue(token.Text, out var remark))
-        {
-            SayAlso(remark, token);
-            at++;
-        }
-        else if (token.IsWord("holdfor") && Next.Kind == TokenKind.Number)
-        {
-            SayAlso($"hold {Next.Text} s", token);
-            at += 2;
-        }
-        else if (token.IsWord("inzone") && Next.Kind == TokenKind.Number)
-        {
-            SayAlso($"zone {Next.Text}", token);
-            at += 2;
-        }
         else if ((exerciseName is not null || Next.Kind == TokenKind.Name) && BodyParts.FirstOrDefault(p => IsHere(p)) is { } part)
         {
             // Where a stretch is felt, or what a lift works: said to the athlete.
@@ -114,11 +63,6 @@ internal sealed partial class ShorthandReader
         {
             SayAlso($"in {Next.Text.ToLowerInvariant()}", token);
             at += 2;
-        }
-        else if (token.IsWord("in") && Next.IsWord("groupsof"))
-        {
-            SayAlso($"in groups of {Later(2).Text}", token);
-            at += 3;
         }
         else if (token.IsWord("in") && Next.Kind is TokenKind.Number or TokenKind.Clock)
         {
@@ -215,6 +159,10 @@ internal sealed partial class ShorthandReader
             usualTimes = Whole(Now, 1, 100, "Reps");
             at++;
         }
+        else if (token.IsWord("timesthen") && Next.Kind == TokenKind.Number)
+        {
+            ReadTimesThen();
+        }
         else if (token.IsWord("x"))
         {
             throw Wrong(token, "A number must stand on both sides of the x.");
@@ -232,25 +180,24 @@ internal sealed partial class ShorthandReader
     // What a skip or a jump is done for is said to the athlete; nobody is called so.
     private static readonly string[] Aims = ["height", "distance", "length", "speed", "quality", "form", "technique", "rhythm", "posture", "power", "fun", "contact"];
 
-    // Remarks that the table of habits makes one word of.
-    private static readonly Dictionary<string, string> Remarks = new(StringComparer.OrdinalIgnoreCase)
+    // So many times, and a time behind a comma: what is held lasts so long, and behind anything else it is the rest.
+    private void ReadTimesThen()
     {
-        ["jogback"] = "jog back",
-        ["restingfreely"] = "rest as needed",
-        ["alternatelegs"] = "alternate legs",
-        ["withball"] = "with ball",
-        ["withapause"] = "with a pause",
-        ["eccentric"] = "eccentric",
-        ["isohold"] = "held still",
-        ["explosive"] = "explosive",
-        ["explosively"] = "explosive",
-        ["controlled"] = "controlled",
-        ["leftlegfirst"] = "left leg in front",
-        ["rightlegfirst"] = "right leg in front",
-        ["asmany"] = "as many as can be done well",
-        ["submax"] = "not flat out",
-        ["lowmidhigh"] = "low, middle, high",
-    };
+        Once("dose", Next);
+        at++;
+        var times = Whole(Now, 1, 100, "Reps");
+        at++;
+        if (exercise?.Counted == CountedIn.Seconds)
+        {
+            reps = times;
+            Dose();
+            return;
+        }
+
+        usualTimes = times;
+        Once("rest", Now);
+        ReadRest();
+    }
 
     private bool IsHere(string words) => words.Split(' ').Select((w, i) => Later(i).IsWord(w)).All(here => here);
 

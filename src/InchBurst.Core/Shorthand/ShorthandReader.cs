@@ -122,6 +122,10 @@ internal sealed partial class ShorthandReader
                 (exercise, exerciseName) = (token.Exercise, token.Exercise!.Name);
                 at++;
                 break;
+            case TokenKind.Said:
+                SayAlso(token.Text, token);
+                at++;
+                break;
             case TokenKind.Name:
                 throw Wrong(token, $"“{token.Text}” is a second piece of work; put it on a line of its own.");
             case TokenKind.Number when Next.IsWord("cm"):

@@ -10,6 +10,8 @@ internal enum TokenKind
     Clock,
     Word,
     Name,
+    /// <summary>Words that are said to the athlete.</summary>
+    Said,
     Quoted,
     Times,
     Symbol,
@@ -63,7 +65,7 @@ internal static partial class ShorthandTokens
         var text = line.Text;
         if (line.KeptAt(at) is { } kept)
         {
-            return new(kept.IsQuote ? TokenKind.Quoted : TokenKind.Name, kept.Text, 0, at, 1) { Exercise = kept.Exercise };
+            return new(kept.IsSaid ? TokenKind.Said : kept.IsQuote ? TokenKind.Quoted : TokenKind.Name, kept.Text, 0, at, 1) { Exercise = kept.Exercise };
         }
 
         if (text[at] == '"')
@@ -104,7 +106,7 @@ internal static partial class ShorthandTokens
     [GeneratedRegex(@"\G[xX](?=\s*\d)")]
     private static partial Regex TimesSign();
 
-    [GeneratedRegex(@"\G(\d{1,2}-point|\d{1,2}-\d{1,2}-\d{1,2}|\d{2,3}s-runs)(?![\p{L}\d])", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\G(\d{1,2}-point|\d{1,2}-\d{1,2}-\d{1,2}|\d{2,3}s-runs|u\d{2}s?|\dv\d)(?![\p{L}\d])", RegexOptions.IgnoreCase)]
     private static partial Regex NameWithDigits();
 
     [GeneratedRegex(@"\G(\d{1,3}):([0-5]\d)(?!\d)")]

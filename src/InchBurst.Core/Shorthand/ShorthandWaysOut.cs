@@ -38,7 +38,7 @@ internal static partial class ShorthandWaysOut
         {
             var said = remark.Groups["said"];
             var words = Words().Matches(said.Value).Select(w => w.Value).ToList();
-            if (said.Value.Contains('"', StringComparison.Ordinal) || words.Count == 0 || words.TrueForAll(Little.Contains) || words.Exists(w => !Little.Contains(w) && MeansSomething(w, context)))
+            if (said.Value.Contains('"', StringComparison.Ordinal) || words.Count == 0 || NumberWords.Contains(words[0]) || words.TrueForAll(Little.Contains) || words.Exists(w => !Little.Contains(w) && MeansSomething(w, context)))
             {
                 continue;
             }
@@ -59,6 +59,9 @@ internal static partial class ShorthandWaysOut
     private static bool MeansSomething(string word, ShorthandContext context) =>
         ShorthandWords.IsVocabulary(word) || context.Catalogue.Find(word) is not null || context.Catalogue.All.Any(e => e.Kit.Any(k => Words().Matches(k).Any(w => word.StartsWith(w.Value, StringComparison.OrdinalIgnoreCase)))) || !word.Any(Vowels.Contains)
         || (ShorthandWords.Nearest(word, ShorthandWords.Vocabulary) is { } near && char.ToLowerInvariant(near[0]) == char.ToLowerInvariant(word[0]));
+
+    // How many is never a remark.
+    private static readonly HashSet<string> NumberWords = new(["two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "twice"], StringComparer.OrdinalIgnoreCase);
 
     private const string Vowels = "aeiouyAEIOUY";
 

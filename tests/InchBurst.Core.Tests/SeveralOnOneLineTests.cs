@@ -1,0 +1,56 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Shorthand;
+
+namespace InchBurst.Core.Tests;
+
+/// <summary>More than one piece of work on one row: rounds, complexes, people beside each other, and words that go with them.</summary>
+public sealed class SeveralOnOneLineTests
+{
+    private static string? Read(string line) => PlanText.ReadOne(line, ShorthandContext.Metric).Block is { } block ? PlanText.PrintOne(block, ExerciseCatalogue.BuiltIn) : null;
+
+    [Theory]
+    [InlineData("2 sets: 3x20m, 2x30m", "2 rounds: 3 x 20 m; 2 x 30 m")]
+    [InlineData("3 rounds of 20m, 30m, 40m", "3 rounds: 20 m; 30 m; 40 m")]
+    [InlineData("contrast: 1 x 15 m sled 50% bw, 1 x 20 m free, 3 rounds", "3 rounds: 15 m sled 50%bm; 20 m")]
+    [InlineData("squat 3 + broad jump 3, 4 rounds rest 3:00", "4 rounds rest 3:00: squat 3 reps; broad jump 3 reps")]
+    [InlineData("sled 15m + sprint 20m x 4", "4 rounds: 15 m sled; 20 m")]
+    [InlineData("power clean + front squat 3 x (2+1) 60kg", "3 rounds: power clean 2 reps 60 kg; front squat 1 reps 60 kg")]
+    [InlineData("squat 1x5 60%, 1x3 75%, 3x2 85%, rest 3 min", "squat 5 reps 60% max rest 3:00; squat 3 reps 75% max rest 3:00; squat 3 x 2 reps 85% max rest 3:00")]
+    [InlineData("150-120-90 @ 90%, 8 min", "150 m @90% rest 8:00; 120 m @90% rest 8:00; 90 m @90% rest 8:00")]
+    [InlineData("10-20-30-20-10", "10 m; 20 m; 30 m; 20 m; 10 m")]
+    [InlineData("juniors: 4 x 20m; seniors: 6 x 20m", "4 x 20 m for \"juniors\"; 6 x 20 m for \"seniors\"")]
+    [InlineData("backs 4 x 30m, U16s 5 x 30m", "4 x 30 m for \"backs\"; 5 x 30 m for \"U16s\"")]
+    [InlineData("4 x 20m (A group), 6 x 20m (B group)", "4 x 20 m for \"A group\"; 6 x 20 m for \"B group\"")]
+    [InlineData("3 x 20m sled + 2 x 20m free", "3 x 20 m sled; 2 x 20 m")]
+    public void Stands_in_order_with_what_belongs_to_each(string typed, string reads) => Assert.Equal(reads, Read(typed));
+
+    // What is said to the athlete by a habit goes along where the row is parted, and a second remark joins the first.
+    [Theory]
+    [InlineData("high knees into sprint 2x20m, 8x100m grass", "high knees 2 x 20 m cue \"into a sprint\"; 8 x 100 m cue \"on grass\"")]
+    [InlineData("box jumps 3x5 24 inch, controlled", "box jump 3 x 5 reps cue \"24 in, controlled\"")]
+    [InlineData("squat 3x5 RPE 8 explosively", "squat 3 x 5 reps cue \"RPE 8, explosive\"")]
+    [InlineData("deceleration 4x10m stop in TWO steps", "stick the stop 4 x 10 m cue \"stop in two steps\"")]
+    public void Remarks_stay_with_their_work(string typed, string reads) => Assert.Equal(reads, Read(typed));
+
+    // Of a lift by another bar, depth or hold the most is another, so it is another exercise.
+    [Theory]
+    [InlineData("front squat 4 x 4 @ 80%", "front squat")]
+    [InlineData("trap bar deadlift 3x3 @ 80%", "trap-bar deadlift")]
+    [InlineData("bench press 3x5 @ 80%", "bench press")]
+    [InlineData("push press 3x5 @ 80%", "push press")]
+    [InlineData("overhead press 3x5 @ 80%", "press")]
+    [InlineData("bulgarian split squat 3x5 @ 80%", "rear-foot-elevated split squat")]
+    [InlineData("hang snatch 3x2 @ 80%", "hang snatch")]
+    public void Every_lift_has_its_own_maximum(string typed, string exercise) =>
+        Assert.Equal(exercise, Assert.Single(PlanText.ReadOne(typed, ShorthandContext.Metric).Block!.Lines).Exercise);
+
+    // A count that nobody read is no remark.
+    [Fact]
+    public void How_many_is_never_said_instead_of_read() => Assert.Equal("4 x 40 m", Read("40m sprints, four of them"));
+
+    // Characters that the reader uses for itself are no way into it.
+    [Theory]
+    [InlineData("4 x 20 m \uE200")]
+    [InlineData("4 x 20 m \uE2FF\uE105")]
+    public void Its_own_signs_cannot_be_typed(string typed) => Assert.Null(Read(typed));
+}
