@@ -1,5 +1,5 @@
 // One session, many screens: what a save costs the server while others watch. Usage: node bench/crowd.mjs [screens] [saves a second] [seconds]
-// Sends only to loopback; prints processor time a save, how long saves take, and how long until the others have what changed.
+// Sends only to loopback; prints processor time a save, how long saves take, and how long until every other screen has the run.
 import { readFileSync } from "node:fs";
 import { execSync } from "node:child_process";
 
@@ -52,7 +52,10 @@ const athletes = [...page.matchAll(/data-athlete="(\d+)"/g)].map((m) => m[1]);
 // A screen hears what changed; what it cannot take in as a change it fetches, as the page does.
 let bytes = 0;
 let fetched = 0;
-const heardAt = [];
+// When each run was sent, and when the screens heard of it.
+const sentAt = new Map();
+const heardAt = new Map();
+const RUNS = /"id":"([0-9a-f-]{36})","number":/g;
 const opened = [];
 for (let i = 0; i < screens; i += 1) {
   const answer = await fetch(`${base}/live/${session}`, { headers: { cookie: cookie() } });
@@ -83,8 +86,11 @@ for (let i = 0; i < screens; i += 1) {
       for (const event of events.filter((e) => /event: (changed|change)/.test(e))) {
         if (first) { first = false; continue; }
         const now = performance.now();
-        if (event.includes("event: changed")) await look();
-        heardAt.push(performance.now(), now);
+        if (event.includes("event: changed")) { await look(); continue; }
+        for (const [, run] of event.matchAll(RUNS)) {
+          const heard = heardAt.get(run);
+          if (heard) heard.push(now); else heardAt.set(run, [now]);
+        }
       }
     }
   })();
@@ -93,10 +99,16 @@ for (let i = 0; i < screens; i += 1) {
 let rep = 1000;
 const made = new Set();
 const save = async (i) => {
-  const fields = [["__RequestVerificationToken", form], ["client", crypto.randomUUID()], ["athlete", athletes[i % athletes.length]], ["line", line], ["rep", String(rep -= 1)], ["overrule", "true"]];
+  const client = crypto.randomUUID();
+  const fields = [["__RequestVerificationToken", form], ["client", client], ["athlete", athletes[i % athletes.length]], ["line", line], ["rep", String(rep -= 1)], ["overrule", "true"]];
   for (let m = 0; m < marks; m += 1) fields.push(["mark", (3.3 + 1.12 * m + (i % 7) / 100).toFixed(2)]);
+  const sent = performance.now();
   const answer = await send(`${live}?handler=Save`, fields, process.env.PART ?? "change");
-  if (answer.text.startsWith("{")) made.add(JSON.parse(answer.text).news.change.runs[0].number);
+  if (answer.text.startsWith("{")) {
+    const { number } = JSON.parse(answer.text).news.change.runs[0];
+    made.add(number);
+    sentAt.set(client, sent);
+  }
   return answer;
 };
 const settle = () => new Promise((done) => setTimeout(done, 1500));
@@ -115,7 +127,8 @@ console.log(`${screens} screens, one save at a time: ${((spent() - before) / one
 
 // As many a second as asked, whether the server keeps up or not.
 before = spent();
-heardAt.length = 0;
+sentAt.clear();
+heardAt.clear();
 [bytes, fetched] = [0, 0];
 const took = [];
 const work = [];
@@ -132,6 +145,8 @@ const whole = (performance.now() - begin) / 1000;
 await settle();
 took.sort((a, b) => a - b);
 console.log(`${rate} saves a second wanted for ${seconds} s: ${(took.length / whole).toFixed(1)} a second done, ${failed} failed, median ${at(took, 0.5)}, 95% ${at(took, 0.95)}, slowest ${at(took, 1)}; ${((spent() - before) / took.length).toFixed(1)} ms of processor time a save, ${fetched} pictures fetched anew; memory ${memory()} MB`);
+const heard = [...sentAt].flatMap(([run, sent]) => (heardAt.get(run) ?? []).map((at) => at - sent)).sort((a, b) => a - b);
+console.log(`from a save to every other screen: ${heard.length} of ${sentAt.size * screens} events, median ${at(heard, 0.5)}, 95% ${at(heard, 0.95)}, slowest ${at(heard, 1)}`);
 for (const run of made) await send(`${live}?handler=Undo`, { __RequestVerificationToken: form, run: String(run) }, "change");
 for (const reader of opened) await reader.cancel().catch(() => {});
 process.exit(0);

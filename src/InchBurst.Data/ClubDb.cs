@@ -226,6 +226,7 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
         {
             e.HasIndex(g => g.ClientId).IsUnique();
             e.HasIndex(g => new { g.SessionId, g.UsedFor });
+            e.Ignore(g => g.Start);
         });
         builder.Entity<DeviceKey>(e =>
         {

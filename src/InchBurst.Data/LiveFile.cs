@@ -252,7 +252,7 @@ internal sealed class LiveFile(ClubDb db, int sessionId)
     private static DateTime? Utc(DateTime? at) => at is { } time ? DateTime.SpecifyKind(time, DateTimeKind.Utc) : null;
 
     private static IReadOnlyList<LiveGate> Of(IEnumerable<GateReading> gates, LiveState state) =>
-        [.. gates.Select(g => new LiveGate(g.Id, g.Lane, JsonSerializer.Deserialize<List<GatePass>>(g.PassesJson)!, g.UsedFor is { } used ? used == 0 ? Guid.Empty : state.Run(used)?.Id ?? Guid.Empty : null))];
+        [.. gates.Select(g => new LiveGate(g.Id, g.Lane, JsonSerializer.Deserialize<List<GatePass>>(g.PassesJson)!, g.UsedFor is { } used ? used == 0 ? Guid.Empty : state.Run(used)?.Id ?? Guid.Empty : null) { Start = g.Start })];
 
     private static LivePerson Person(Attendance a) => new(a.AthleteId, a.Athlete!.Name, a.Order)
     {

@@ -12,7 +12,8 @@ namespace InchBurst.Data;
 /// <param name="Gates">How many gates stand; 0 when they do not say.</param>
 /// <param name="Ago">How long ago it was run.</param>
 /// <param name="Note">What was left out and why.</param>
-public sealed record GateRun(Guid Client, int Lane, IReadOnlyList<GatePass> Passes, int Gates, TimeSpan Ago, string? Note);
+/// <param name="Start">What was told of the start; null where nothing was.</param>
+public sealed record GateRun(Guid Client, int Lane, IReadOnlyList<GatePass> Passes, int Gates, TimeSpan Ago, string? Note, GateStart? Start = null);
 
 /// <summary>A session whose clock runs, as gates need to know it.</summary>
 /// <param name="Session">Number to send to.</param>
@@ -43,7 +44,7 @@ public sealed partial class TracksideBook
                     if (!await db.GateReadings.AnyAsync(g => g.ClientId == run.Client || (g.SessionId == sessionId && g.Lane == run.Lane && g.PassesJson == passes), cancel))
                     {
                         var now = clock.GetUtcNow().UtcDateTime;
-                        db.GateReadings.Add(new() { ClientId = run.Client, SessionId = sessionId, At = now, RanAt = now - run.Ago, Lane = run.Lane, Gates = run.Gates, Note = run.Note ?? "", PassesJson = passes });
+                        db.GateReadings.Add(new() { ClientId = run.Client, SessionId = sessionId, At = now, RanAt = now - run.Ago, Lane = run.Lane, Gates = run.Gates, Note = run.Note ?? "", PassesJson = passes, GoMilliseconds = run.Start?.GoMilliseconds, MovedMilliseconds = run.Start?.MovedMilliseconds });
                         isNew = true;
                     }
                 }

@@ -30,19 +30,33 @@ public sealed record Faults
     /// <summary>The connection drops: what comes meanwhile is kept and sent when it is back, of reports.</summary>
     public double Dropped { get; init; }
 
+    /// <summary>The athlete starts from a pad beside a signal, which tell of the go and the first movement, of runs. Nothing goes wrong by it, but for one start in twenty that is false.</summary>
+    public double Pad { get; init; }
+
     /// <summary>Everything that can go wrong, often.</summary>
-    public static Faults All { get; } = new() { Arm = 0.3, Missed = 0.04, Stray = 0.15, TwoLanes = 0.1, Drift = 0.3, Late = 0.15, Repeated = 0.15, Dropped = 0.05 };
+    public static Faults All { get; } = new() { Arm = 0.3, Missed = 0.04, Stray = 0.15, TwoLanes = 0.1, Drift = 0.3, Late = 0.15, Repeated = 0.15, Dropped = 0.05, Pad = 0.3 };
 }
 
 /// <summary>A report as it is sent.</summary>
-public sealed record Report(Guid Run, int Lane, IReadOnlyList<GatePass> Passes, int Gates, IReadOnlyList<GateClock> Clocks);
+public sealed record Report(Guid Run, int Lane, IReadOnlyList<GatePass> Passes, int Gates, IReadOnlyList<GateClock> Clocks)
+{
+    /// <summary>What pads and the signal told of the starts.</summary>
+    public IReadOnlyList<Start> Starts { get; init; } = [];
+}
+
+/// <summary>A start as a pad and a signal tell of it, ms by the report's clock.</summary>
+public sealed record Start(int Lane, double Go, double Moved);
 
 /// <summary>What really happened: when the trunk passed each gate, s from gate 0.</summary>
 /// <param name="Run">The report's number.</param>
 /// <param name="Lane">Lane, from 1; 0 where the report does not say it.</param>
 /// <param name="Seconds">At each gate.</param>
 /// <param name="Faults">What went wrong, in words.</param>
-public sealed record Truth(Guid Run, int Lane, IReadOnlyList<double> Seconds, IReadOnlyList<string> Faults);
+public sealed record Truth(Guid Run, int Lane, IReadOnlyList<double> Seconds, IReadOnlyList<string> Faults)
+{
+    /// <summary>From the go to the first movement, s; null where there was no pad.</summary>
+    public double? Reaction { get; init; }
+}
 
 /// <summary>Runners through gates that fail the way gates fail; the same seed gives the same runs.</summary>
 public sealed class Adversary(int seed, Faults faults, IReadOnlyList<double> gates)
@@ -53,6 +67,8 @@ public sealed class Adversary(int seed, Faults faults, IReadOnlyList<double> gat
     private const double GoodClock = 4;
     private const double BadClock = 60;
     private readonly Random random = new(seed);
+    // Starts are drawn apart, so that runs stay the same with and without pads.
+    private readonly Random starts = new(unchecked(seed * 31) ^ 0x5EED);
     private double now = 1_000_000;
 
     /// <summary>One report, with what really happened in it.</summary>
@@ -63,7 +79,8 @@ public sealed class Adversary(int seed, Faults faults, IReadOnlyList<double> gat
         var two = Is(faults.TwoLanes);
         var said = two && random.Next(2) == 0;
         var words = new List<string>();
-        var (passes, truths) = (new List<GatePass>(), new List<Truth>());
+        var (passes, truths, begun) = (new List<GatePass>(), new List<Truth>(), new List<Start>());
+        var onPads = starts.NextDouble() < faults.Pad;
         for (var runner = 0; runner < (two ? 2 : 1); runner++)
         {
             // Side by side they start together on lanes that are told apart, and one behind the other where they are not.
@@ -71,7 +88,13 @@ public sealed class Adversary(int seed, Faults faults, IReadOnlyList<double> gat
             var curve = new SprintCurve(7 + (2.5 * random.NextDouble()), 1.0 + (0.4 * random.NextDouble()));
             var lane = said ? runner + 1 : 0;
             var seconds = gates.Select(curve.TimeTo).ToList();
-            truths.Add(new(run, lane, seconds, words));
+            double? reaction = onPads && (said || !two) ? Math.Round(starts.Next(20) == 0 ? (0.18 * starts.NextDouble()) - 0.09 : 0.11 + (0.12 * starts.NextDouble()), 3) : null;
+            truths.Add(new(run, lane, seconds, words) { Reaction = reaction });
+            if (reaction is { } after)
+            {
+                begun.Add(new(lane, Math.Round(start - (after * 1000), 1), Math.Round(start, 1)));
+            }
+
             for (var gate = 0; gate < gates.Count; gate++)
             {
                 if (Is(faults.Missed))
@@ -124,7 +147,7 @@ public sealed class Adversary(int seed, Faults faults, IReadOnlyList<double> gat
             words.Add("clocks drift");
         }
 
-        return (new(run, 0, [.. passes.OrderBy(_ => random.Next()).Take(GateFeed.MostPasses)], gates.Count, clocks), truths);
+        return (new(run, 0, [.. passes.OrderBy(_ => random.Next()).Take(GateFeed.MostPasses)], gates.Count, clocks) { Starts = begun }, truths);
     }
 
     /// <summary>Reports in the order in which they arrive, each as often as it does: some late, some again, some in a heap when the connection is back.</summary>

@@ -9,7 +9,7 @@ using InchBurst.GateBox;
 // the open gate feed (docs/formats.md). What really happened it prints, so that what was stored can be held against it.
 const string Usage = """
     gatebox --to http://127.0.0.1:5080 (--session N | --find) (--token KEY | --key-file FILE) [--gates 0,20,30] [--runs 5] [--every 10] [--speed 1] [--seed 1] [--linger SECONDS]
-            [--faults all] [--arm SHARE] [--miss SHARE] [--stray SHARE] [--lanes SHARE] [--drift SHARE] [--late SHARE] [--repeat SHARE] [--drop SHARE] [--truth FILE]
+            [--faults all] [--arm SHARE] [--miss SHARE] [--stray SHARE] [--lanes SHARE] [--drift SHARE] [--late SHARE] [--repeat SHARE] [--drop SHARE] [--pad SHARE] [--truth FILE]
     --with PID ends when that process does; --find waits, before each run, for a session whose clock runs and takes its gates; --speed 1 to 50 lets the time between runs pass quicker; shares lie from 0 to 1.
     """;
 string? Option(string name) => Array.IndexOf(args, "--" + name) is >= 0 and var i && i + 1 < args.Length ? args[i + 1] : null;
@@ -35,6 +35,7 @@ var faults = new Faults
     Late = Share("late", usual.Late),
     Repeated = Share("repeat", usual.Repeated),
     Dropped = Share("drop", usual.Dropped),
+    Pad = Share("pad", usual.Pad),
 };
 using var http = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(5) };
 http.DefaultRequestHeaders.Add("Gate-Token", Option("token") ?? await KeyAsync(Option("key-file")!));
@@ -122,7 +123,7 @@ async Task<bool> SendAsync(Report report, double ago)
     {
         try
         {
-            using var answer = await http.PostAsJsonAsync($"gates/{session}", new { report.Run, report.Lane, report.Passes, report.Gates, report.Clocks, Ago = Math.Round(ago * 1000) });
+            using var answer = await http.PostAsJsonAsync($"gates/{session}", new { report.Run, report.Lane, report.Passes, report.Gates, report.Clocks, report.Starts, Ago = Math.Round(ago * 1000) });
             if (answer.IsSuccessStatusCode)
             {
                 return true;

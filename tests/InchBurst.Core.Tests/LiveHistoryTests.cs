@@ -11,7 +11,7 @@ public class LiveHistoryTests
 {
     private static readonly LiveState First = LiveHistory.Fresh with
     {
-        Gates = [.. Enumerable.Range(1, 3).Select(n => new LiveGate(n, n % 3, [new(0, 0), new(1, 1800), new(2, 3100)]))],
+        Gates = [.. Enumerable.Range(1, 3).Select(n => new LiveGate(n, n % 3, [new(0, 0), new(1, 1800), new(2, 3100)]) { Start = n == 2 ? new(-150, -4) : null })],
     };
 
     [Fact]

@@ -31,7 +31,7 @@ public class GateRunTests
     {
         for (; ; )
         {
-            using var answer = await http.PostAsJsonAsync("/gates/49", new { report.Run, report.Lane, report.Passes, report.Gates, report.Clocks, Ago = ago });
+            using var answer = await http.PostAsJsonAsync("/gates/49", new { report.Run, report.Lane, report.Passes, report.Gates, report.Clocks, report.Starts, Ago = ago });
             if (answer.StatusCode != System.Net.HttpStatusCode.TooManyRequests)
             {
                 return answer.StatusCode;
@@ -103,6 +103,26 @@ public class GateRunTests
         await SendAsync(http, Of("0:0 1:3300 2:4400", 0, new(1, 0, 2), new(2, 0, 50), new(3, 0, 2)), 0);
         Assert.Contains("clock of gate 2 cannot be trusted", (await OfferAsync()).TextContent, StringComparison.Ordinal);
         await NotAsync();
+
+        // A pad and a signal tell of the start: the reaction is said, and kept apart from the time that the first gate begins.
+        await SendAsync(http, Of("0:1000 1:4310 2:5400") with { Starts = [new(0, 850, 992)] }, 0);
+        Assert.Contains("Reaction 0.142 s.", (await OfferAsync()).TextContent, StringComparison.Ordinal);
+        await NotAsync();
+        await SendAsync(http, Of("0:1000:2 1:4310:2 2:5400:2") with { Starts = [new(1, 0, 300), new(2, 1000, 1062)] }, 0);
+        var early = await coach.PageAsync(Live);
+        Assert.Contains("False start: first movement 0.062 s after GO. Call back, or save it if it was let go.", early.QuerySelector(".t-false")!.TextContent, StringComparison.Ordinal);
+        var form = early.QuerySelector("#t-entry")!;
+        string Of2(string name) => form.QuerySelector($"[name={name}]")!.GetAttribute("value")!;
+        await coach.PostAsync(Live, Live + "?handler=Save", [("athlete", Of2("athlete")), ("line", Of2("line")), ("rep", Of2("rep")), ("gate", Of2("gate")), ("client", Guid.NewGuid().ToString()), .. form.QuerySelectorAll("[name=mark]").Select(b => ("mark", b.GetAttribute("value")!))]);
+        var saved = await house.InDbAsync(db => db.Runs.Include(r => r.Marks).Where(r => r.SessionId == 49).OrderByDescending(r => r.Id).FirstAsync());
+        Assert.Equal(0.062, saved.Reaction);
+        Assert.Equal([3.31, 4.4], saved.Marks.OrderBy(m => m.Seconds).Select(m => m.Seconds));
+        Assert.Equal(InchBurst.Core.Demand.TimingMethod.Electronic, saved.Method);
+
+        // What is no start is refused, and nothing of it is kept.
+        using var wrong = await http.PostAsync("/gates/49", new StringContent("{\"run\":\"7d1f6a52-6a35-4a55-9f3a-0d2f3f8c6a99\",\"lane\":1,\"passes\":[{\"gate\":0,\"milliseconds\":1}],\"starts\":[{\"lane\":21,\"go\":1}]}", System.Text.Encoding.UTF8, "application/json"));
+        Assert.Equal(System.Net.HttpStatusCode.BadRequest, wrong.StatusCode);
+        Assert.Contains("up to 20 starts", await wrong.Content.ReadAsStringAsync(), StringComparison.Ordinal);
     }
 
     [Fact]

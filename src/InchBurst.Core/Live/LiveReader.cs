@@ -177,7 +177,10 @@ internal static class LiveReader
     private static LoggedMark Mark(JsonElement e) => new(e.GetProperty("at").Distance(), e.MustNumber("seconds"));
 
     private static LiveGate Gate(JsonElement e) =>
-        new(e.MustWhole("number"), e.MustWhole("lane"), e.List("passes", p => new GatePass(p.MustWhole("gate"), p.MustNumber("milliseconds"), p.Whole("lane") ?? 0, p.Whole("clock") ?? 0)) ?? [], e.At("usedFor")?.GetGuid());
+        new(e.MustWhole("number"), e.MustWhole("lane"), e.List("passes", p => new GatePass(p.MustWhole("gate"), p.MustNumber("milliseconds"), p.Whole("lane") ?? 0, p.Whole("clock") ?? 0)) ?? [], e.At("usedFor")?.GetGuid())
+        {
+            Start = e.At("start") is { } start ? new(start.Number("goMilliseconds"), start.Number("movedMilliseconds")) : null,
+        };
 
     private static Side? SideOf(JsonElement e) => e.Whole("side") is { } side ? (Side)side : null;
 }

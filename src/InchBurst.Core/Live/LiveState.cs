@@ -130,7 +130,11 @@ public sealed record LiveRun
 /// <param name="Lane">Lane the gates stand on, from 1; 0 when they do not say.</param>
 /// <param name="Passes">What the gates saw.</param>
 /// <param name="UsedFor">The run it became, <see cref="Guid.Empty"/> when it was dismissed, null while it waits.</param>
-public sealed record LiveGate(int Number, int Lane, IReadOnlyList<GatePass> Passes, Guid? UsedFor = null);
+public sealed record LiveGate(int Number, int Lane, IReadOnlyList<GatePass> Passes, Guid? UsedFor = null)
+{
+    /// <summary>What was told of the start; null where nothing was.</summary>
+    public GateStart? Start { get; init; }
+}
 
 /// <summary>A running session as one value: the plan as it is run, who is here and how, what was logged, the line and the clock.</summary>
 public sealed record LiveState

@@ -158,7 +158,7 @@ public static partial class LiveSteps
             StartBehindGateMetres = watch == WatchFrom.None ? timing.StartBehindGateMetres : 0,
             StartSaid = watch != WatchFrom.None || timing.StartSaid,
         };
-        var reaction = (rep as SaveRep)?.Reaction;
+        var reaction = (rep as SaveRep)?.Reaction ?? (rep is SaveRep { Gate: { } told } ? state.Gates.FirstOrDefault(g => g.Number == told)?.Start?.ReactionSeconds : null);
         var claimed = rep.Rep is > 0 and <= MostRep ? rep.Rep : null;
         var seen = CleanSeen(rep.Seen);
         LiveRun run;

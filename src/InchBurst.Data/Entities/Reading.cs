@@ -1,4 +1,5 @@
 using InchBurst.Core.Demand;
+using InchBurst.Core.Log;
 
 namespace InchBurst.Data.Entities;
 
@@ -51,6 +52,15 @@ public sealed class GateReading
     public int Lane { get; set; }
 
     public string PassesJson { get; set; } = "";
+
+    /// <summary>The go by the gates' clock, ms; null where nothing heard it.</summary>
+    public double? GoMilliseconds { get; set; }
+
+    /// <summary>The first movement by the gates' clock, ms; null where nothing felt it.</summary>
+    public double? MovedMilliseconds { get; set; }
+
+    /// <summary>What was told of the start; null where nothing was.</summary>
+    public GateStart? Start => GoMilliseconds is null && MovedMilliseconds is null ? null : new(GoMilliseconds, MovedMilliseconds);
 
     /// <summary>How many gates stand on the lane; 0 when they do not say.</summary>
     public int Gates { get; set; }

@@ -677,8 +677,14 @@ namespace InchBurst.Data.Migrations
                     b.Property<int>("Gates")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("GoMilliseconds")
+                        .HasColumnType("REAL");
+
                     b.Property<int>("Lane")
                         .HasColumnType("INTEGER");
+
+                    b.Property<double?>("MovedMilliseconds")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("Note")
                         .IsRequired()

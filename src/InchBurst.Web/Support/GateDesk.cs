@@ -5,6 +5,9 @@ using Microsoft.AspNetCore.Http.Features;
 
 namespace InchBurst.Web.Support;
 
+/// <summary>A start as a device sends it, ms by the report's clock; lane 0 is the report's.</summary>
+public sealed record GateStartSign(int Lane, double? Go, double? Moved);
+
 /// <summary>A run as timing gates send it.</summary>
 public sealed record GateReport(Guid Run, int Lane, IReadOnlyList<GatePass>? Passes)
 {
@@ -16,6 +19,9 @@ public sealed record GateReport(Guid Run, int Lane, IReadOnlyList<GatePass>? Pas
 
     /// <summary>Gates with clocks of their own: how far each is ahead.</summary>
     public IReadOnlyList<GateClock>? Clocks { get; init; }
+
+    /// <summary>What a signal and a pad tell of the start, a lane each.</summary>
+    public IReadOnlyList<GateStartSign>? Starts { get; init; }
 }
 
 /// <summary>A sign of life of timing gates.</summary>
@@ -56,13 +62,23 @@ public static class GateDesk
             return Problem(StatusCodes.Status400BadRequest, "A run lies up to a day back: ago is in ms.");
         }
 
+        if (report.Starts is { } told && (told.Count > MostStarts || told.Any(s => s is null or { Lane: < 0 or > 20 } || !double.IsFinite(s.Go ?? 0) || !double.IsFinite(s.Moved ?? 0))))
+        {
+            return Problem(StatusCodes.Status400BadRequest, $"A report has up to {MostStarts} starts, each with a lane, go and moved in ms.");
+        }
+
         // Gates of several lanes may share a report: each lane is a run of its own.
         var (together, note) = GateFeed.Together(passes, report.Clocks ?? []);
-        var runs = GateFeed.Lanes(together, report.Lane).Select((l, i) => new GateRun(i == 0 ? report.Run : Of(report.Run, l.Lane), l.Lane, l.Passes, report.Gates, TimeSpan.FromMilliseconds(report.Ago), note)).ToList();
+        var runs = GateFeed.Lanes(together, report.Lane).Select((l, i) => new GateRun(i == 0 ? report.Run : Of(report.Run, l.Lane), l.Lane, l.Passes, report.Gates, TimeSpan.FromMilliseconds(report.Ago), note, StartOf(report, l.Lane))).ToList();
         return runs.Count == 0 ? Problem(StatusCodes.Status400BadRequest, note ?? "There is no pass by a clock that can be trusted.") : await book.ReportAsync(session, runs, cancel) ? Results.Accepted() : NotRunning();
     }
 
     private const double LongestAgo = 86_400_000;
+    private const int MostStarts = 20;
+
+    // A lane's own start, else the one that was told without a lane.
+    private static GateStart? StartOf(GateReport report, int lane) =>
+        (report.Starts?.FirstOrDefault(s => (s.Lane > 0 ? s.Lane : report.Lane) == lane) ?? report.Starts?.FirstOrDefault(s => s.Lane == 0)) is { } start && (start.Go is not null || start.Moved is not null) ? new(start.Go, start.Moved) : null;
 
     // The same for the same report and lane, so that sending twice stores once.
     private static Guid Of(Guid run, int lane)
