@@ -56,6 +56,9 @@ public sealed record Truth(Guid Run, int Lane, IReadOnlyList<double> Seconds, IR
 {
     /// <summary>From the go to the first movement, s; null where there was no pad.</summary>
     public double? Reaction { get; init; }
+
+    /// <summary>Passes of this lane by clocks that can be trusted: where there are none, nothing can be stored.</summary>
+    public int Passes { get; init; }
 }
 
 /// <summary>Runners through gates that fail the way gates fail; the same seed gives the same runs.</summary>
@@ -147,7 +150,9 @@ public sealed class Adversary(int seed, Faults faults, IReadOnlyList<double> gat
             words.Add("clocks drift");
         }
 
-        return (new(run, 0, [.. passes.OrderBy(_ => random.Next()).Take(GateFeed.MostPasses)], gates.Count, clocks) { Starts = begun }, truths);
+        var report = new Report(run, 0, [.. passes.OrderBy(_ => random.Next()).Take(GateFeed.MostPasses)], gates.Count, clocks) { Starts = begun };
+        var lanes = GateFeed.Lanes(GateFeed.Together(report.Passes, clocks).Passes, report.Lane);
+        return (report, truths.ConvertAll(t => t with { Passes = lanes.Where(l => l.Lane == t.Lane).Sum(l => l.Passes.Count) }));
     }
 
     /// <summary>Reports in the order in which they arrive, each as often as it does: some late, some again, some in a heap when the connection is back.</summary>

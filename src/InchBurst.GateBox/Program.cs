@@ -10,11 +10,17 @@ using InchBurst.GateBox;
 const string Usage = """
     gatebox --to http://127.0.0.1:5080 (--session N | --find) (--token KEY | --key-file FILE) [--gates 0,20,30] [--runs 5] [--every 10] [--speed 1] [--seed 1] [--linger SECONDS]
             [--faults all] [--arm SHARE] [--miss SHARE] [--stray SHARE] [--lanes SHARE] [--drift SHARE] [--late SHARE] [--repeat SHARE] [--drop SHARE] [--pad SHARE] [--truth FILE]
-    --with PID ends when that process does; --find waits, before each run, for a session whose clock runs and takes its gates; --speed 1 to 50 lets the time between runs pass quicker; shares lie from 0 to 1.
+    gatebox --check CLUB.json --session N --truth FILE [--gates 0,20,30]
+    --check holds the runs in a club's file against what really happened; --with PID ends when that process does; --find waits, before each run, for a session whose clock runs and takes its gates; --speed 1 to 50 lets the time between runs pass quicker; shares lie from 0 to 1.
     """;
 string? Option(string name) => Array.IndexOf(args, "--" + name) is >= 0 and var i && i + 1 < args.Length ? args[i + 1] : null;
 double Number(string name, double usual) => double.TryParse(Option(name), NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value) ? value : usual;
 double Share(string name, double usual) => Math.Clamp(Number(name, usual), 0, 1);
+
+if (Option("check") is { } club)
+{
+    return await CheckAsync(club);
+}
 
 var isFinding = args.Contains("--find");
 if (Option("to") is not { } to || (Option("session") is null && !isFinding) || (Option("token") ?? Option("key-file")) is null || !Uri.TryCreate(to, UriKind.Absolute, out var address))
@@ -87,10 +93,30 @@ Console.WriteLine($"{sent.Count} runs sent, {again} reports again.");
 await RestAsync(TimeSpan.FromSeconds(Number("linger", 0)));
 return 0;
 
+// What a club's file holds of the runs that were reported to a session.
+async Task<int> CheckAsync(string file)
+{
+    using var tables = JsonDocument.Parse(await File.ReadAllTextAsync(file));
+    double? Moment(JsonElement row, string name) => row.GetProperty(name) is { ValueKind: JsonValueKind.Number } number ? number.GetDouble() : null;
+    var stored = tables.RootElement.GetProperty("tables").GetProperty("GateReadings").EnumerateArray().Where(r => r.GetProperty("SessionId").GetInt32().ToString(CultureInfo.InvariantCulture) == Option("session"))
+        .Select(r => new Stored(r.GetProperty("ClientId").GetGuid(), r.GetProperty("Lane").GetInt32(), r.GetProperty("Gates").GetInt32(), JsonSerializer.Deserialize<List<GatePass>>(r.GetProperty("PassesJson").GetString()!)!, new(Moment(r, "GoMilliseconds"), Moment(r, "MovedMilliseconds"))));
+    var truths = (await File.ReadAllLinesAsync(Option("truth") ?? "")).Select(l => JsonSerializer.Deserialize<Truth>(l, JsonSerializerOptions.Web)!);
+    var verdict = Verdict.Of(truths, stored, [.. Places().Skip(1).Select(InchBurst.Core.Units.Distance.InMetres)]);
+    Console.WriteLine(verdict);
+    foreach (var wrong in verdict.Wrong.Take(20))
+    {
+        Console.WriteLine(wrong);
+    }
+
+    return verdict.IsGood ? 0 : 1;
+}
+
+double[] Places() => [.. (Option("gates") ?? "0,20,30").Split(',').Select(g => double.Parse(g, CultureInfo.InvariantCulture))];
+
 // Runs one after another; what is late or was kept while the connection was gone is sent in between, at its time.
 async Task<bool> RunAsync(int own, int count, double[]? found = null)
 {
-    var gates = found ?? (Option("gates") ?? "0,20,30").Split(',').Select(g => double.Parse(g, CultureInfo.InvariantCulture)).ToArray();
+    var gates = found ?? Places();
     var box = new Adversary(own, faults, gates);
     var runs = Enumerable.Range(0, count).Select(i => (Of: box.Next(), RanAt: i * every)).ToList();
     foreach (var really in truth is null ? [] : runs.SelectMany(r => r.Of.Truths))
