@@ -21,6 +21,11 @@ public sealed class SeveralOnOneLineTests
     [InlineData("juniors: 4 x 20m; seniors: 6 x 20m", "4 x 20 m for \"juniors\"; 6 x 20 m for \"seniors\"")]
     [InlineData("backs 4 x 30m, U16s 5 x 30m", "4 x 30 m for \"backs\"; 5 x 30 m for \"U16s\"")]
     [InlineData("4 x 20m (A group), 6 x 20m (B group)", "4 x 20 m for \"A group\"; 6 x 20 m for \"B group\"")]
+    [InlineData("200 m @ 90%, rest 3:00; 150 m @ 90%", "200 m @90% rest 3:00; 150 m @90%")]
+    [InlineData("200 m, full recovery; 150 m, full recovery", "200 m rest 1:00/10 m; 150 m rest 1:00/10 m")]
+    [InlineData("calf raises 3 x 20, 10 each leg", "calf raise 3 x 10 reps each side")]
+    [InlineData("reaction sprints 5x10m, ball drop", "reaction start 5 x 10 m")]
+    [InlineData("dribbles ankle/calf/knee 2x20m", "ankle dribble 2 x 20 m; calf dribble 2 x 20 m; knee dribble 2 x 20 m")]
     [InlineData("3 x 20m sled + 2 x 20m free", "3 x 20 m sled; 2 x 20 m")]
     public void Stands_in_order_with_what_belongs_to_each(string typed, string reads) => Assert.Equal(reads, Read(typed));
 

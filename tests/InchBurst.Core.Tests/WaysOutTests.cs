@@ -21,6 +21,8 @@ public class WaysOutTests
     [InlineData("150 yard shuttles x 3, 60s", "legs of 25 yd", "repeat shuttle 3 x 25 up + 25 back + 25 up + 25 back + 25 up + 25 yd back rest 1:00")]
     [InlineData("walking lunges 3x10", "10 reps", "walking lunge 3 x 10 reps")]
     [InlineData("walking lunges 3x10", "10 m", "walking lunge 3 x 10 m")]
+    [InlineData("hill sprints x 8, 10 sec", "of work", "hill sprint 8 x 10 s")]
+    [InlineData("hill sprints x 8, 10 sec", "of rest", "hill sprint 8 x 20 m rest 0:10")]
     [InlineData("tempo 100s x 8", "100 m", "tempo run 8 x 100 m")]
     [InlineData("vest 5% 4 x 20 m", "5% of body mass", "4 x 20 m vest 5%bm")]
     public void A_refused_line_offers_what_makes_it_read(string line, string label, string reads)

@@ -49,8 +49,9 @@ internal sealed partial class LineText
     /// <param name="piece">A stretch of <see cref="Text"/>.</param>
     public string Spelt(string piece)
     {
-        var said = piece.Where(c => c is >= FirstSaid and <= LastSaid).Select(c => kept[c - FirstSaid].Text).ToList();
-        return said.Count == 0 ? piece : $"{string.Concat(piece.Where(c => c is < FirstSaid or > LastSaid))} cue \"{string.Join(", ", said)}\"";
+        bool IsSaid(char c) => c is >= FirstSaid and <= LastSaid && c - FirstSaid < kept.Count && kept[c - FirstSaid].IsSaid;
+        var said = piece.Where(IsSaid).Select(c => kept[c - FirstSaid].Text).ToList();
+        return said.Count == 0 ? piece : $"{string.Concat(piece.Where(c => !IsSaid(c)))} cue \"{string.Join(", ", said)}\"";
     }
 
     /// <summary>Where in what was typed a stretch lies.</summary>

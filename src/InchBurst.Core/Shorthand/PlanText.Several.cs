@@ -66,6 +66,13 @@ public static partial class PlanText
             parts = [.. WholeLines().Split(text).Select(p => p.Trim().TrimEnd(','))];
         }
 
+        // Another word for what was said is no second piece of work.
+        parts = [.. parts.Where((p, i) => i == 0 || p.Any(char.IsAsciiDigit) || context.Catalogue.Find(p.Trim()) is not { } again || ShorthandLine.Plainly(settled.Spelt(parts[i - 1]), context).Line?.Exercise != again.Name)];
+        if (parts.Count == 1 && ShorthandLine.Plainly(settled.Spelt(parts[0]), context).Line is { } once)
+        {
+            return new(0, PlanEdits.TitleFor(once, context.Catalogue.Find(once.Exercise)?.Family), [once]);
+        }
+
         if (parts.Count is < 2 or > MostParts)
         {
             return null;
@@ -81,7 +88,12 @@ public static partial class PlanText
     private static List<string> NamesOfOneDose(string text, ShorthandContext context)
     {
         // Dribbles: ankle, calf, knee 10 m each: the noun stands in front.
-        text = NounFirst().Replace(LineHabits.WithoutHeading(text), m => $"{m.Groups["list"].Value} {m.Groups["noun"].Value} ");
+        text = LineHabits.WithoutHeading(text);
+        return Named(text, context) is { Count: > 1 } names ? names : Named(NounFirst().Replace(text, m => $"{m.Groups["list"].Value} {m.Groups["noun"].Value} "), context);
+    }
+
+    private static List<string> Named(string text, ShorthandContext context)
+    {
         if (NamesThenDose().Match(text) is not { Success: true } found)
         {
             return [];
@@ -98,7 +110,7 @@ public static partial class PlanText
     [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}' -]*?)(?:\s*(?:,|/|&|\+|\band\b)\s*(?<name>[\p{L}][\p{L}' -]*?))+\s*:?\s*(?:x\s*)?(?<dose>(?!\d+\s*min)\d.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex NamesThenDose();
 
-    [GeneratedRegex(@"^\s*(?<noun>[\p{L}][\p{L}-]*)\s*:\s*(?<list>[\p{L}][\p{L}' -]*(?:(?:,|/|&|\+|\band\b)\s*[\p{L}][\p{L}' -]*)+?)\s*(?=\d)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?<noun>[\p{L}][\p{L}-]*)\s*(?::|\s)\s*(?<list>[\p{L}][\p{L}' -]*(?:(?:,|/|&|\+|\band\b)\s*[\p{L}][\p{L}' -]*)+?)\s*(?=\d)", RegexOptions.IgnoreCase)]
     private static partial Regex NounFirst();
 
     [GeneratedRegex(@"(?<=\d\s*(?:m|yd)?)\s*(?:of\s+)?each\s*$", RegexOptions.IgnoreCase)]
@@ -138,6 +150,6 @@ public static partial class PlanText
     [GeneratedRegex(@"\d+")]
     private static partial Regex Numbers();
 
-    [GeneratedRegex(@"\s*(?:;|\s/\s(?=\d+\s*(?:m|yd)?\s*x)|(?<=(?:\b|\d)min(?:s|utes?)?\s*(?:\p{L}{3,12}\s*)?)\+(?=\s*\p{L})|\+(?=\s*\d{1,2}\s*(?:x|free|sled)\s*\d)|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm)\p{L}*\b)\p{L}{3,}|\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s*(?:;|\s/\s(?=\d+\s*(?:m|yd)?\s*x)|(?<=(?:\b|\d)min(?:s|utes?)?\s*(?:\p{L}{3,12}\s*)?)\+(?=\s*\p{L})|\+(?=\s*\d{1,2}\s*(?:x|free|sled)\s*\d)|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,}|(?!(?:rest|recovery|gates?|for|each|per|log|cue|from|through|at|with|walk[ -]?back|in|as|timed|full|easy|left|right|both)\b)\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
     private static partial Regex WholeLines();
 }

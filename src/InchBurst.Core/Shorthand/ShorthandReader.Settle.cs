@@ -91,6 +91,13 @@ internal sealed partial class ShorthandReader
             (shape, reps, bareNumber) = (onWay, (int)ways.Value, null);
         }
 
+        if (shape is CountShape { Passes: false, Movement: null } counted && exercise?.Counted == CountedIn.Passes)
+        {
+            // Reps of what is passed through are passes.
+            shape = counted with { Passes = true };
+            leastShape = leastShape is CountShape least ? least with { Passes = true } : leastShape;
+        }
+
         if (shape is TimedShape { Seconds: var pause } && reps > 1 && rest is null && leastShape is null && usual?.shape is RunShape turning && turning.Segments.Any(s => s.IsTurn))
         {
             // A time beside so many times a course with turns is the rest: nobody runs a course for a time.

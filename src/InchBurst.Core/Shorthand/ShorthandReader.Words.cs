@@ -185,6 +185,7 @@ internal sealed partial class ShorthandReader
     {
         Once("dose", Next);
         at++;
+        var count = Now;
         var times = Whole(Now, 1, 100, "Reps");
         at++;
         if (exercise?.Counted == CountedIn.Seconds)
@@ -194,10 +195,21 @@ internal sealed partial class ShorthandReader
             return;
         }
 
+        if (exercise?.Counted == CountedIn.Metres && Now.Kind == TokenKind.Number && Next.Kind == TokenKind.Word && TimeUnits.TryGetValue(Next.Text, out var unit) && Now.Value * unit <= LongestBurst)
+        {
+            // So short a time is as often what is run as the rest.
+            var time = Now;
+            var end = Next.Start + Next.Length;
+            throw Doubtful(time with { Length = end - time.Start }, $"{time.Text} {Next.Text} of work, or of rest?", ["of work", "of rest"], w => w == "of work" ? (count.Start + count.Length, end - count.Start - count.Length, $" x {time.Text} {Next.Text}") : (time.Start, 0, "rest "));
+        }
+
         usualTimes = times;
         Once("rest", Now);
         ReadRest();
     }
+
+    // Bursts last so long at most, s (own rule).
+    private const double LongestBurst = 20;
 
     private bool IsHere(string words) => words.Split(' ').Select((w, i) => Later(i).IsWord(w)).All(here => here);
 
