@@ -11,7 +11,7 @@ const [seeds, runs, every, from] = [10, 2000, 2.5, 1].map((usual, i) => Number(p
 const box = new URL("../src/InchBurst.GateBox/bin/Release/net10.0/InchBurst.GateBox.dll", import.meta.url).pathname;
 const jar = new Map();
 async function send(path, fields) {
-  const answer = await fetch(base + path, { method: fields ? "POST" : "GET", redirect: "manual", headers: { cookie: [...jar].map(([k, v]) => `${k}=${v}`).join("; ") }, body: fields && new URLSearchParams(fields) });
+  const answer = await fetch(base + path, { method: fields ? "POST" : "GET", redirect: "manual", headers: { connection: "close", cookie: [...jar].map(([k, v]) => `${k}=${v}`).join("; ") }, body: fields && new URLSearchParams(fields) });
   for (const set of answer.headers.getSetCookie()) {
     const [pair] = set.split(";");
     jar.set(pair.slice(0, pair.indexOf("=")), pair.slice(pair.indexOf("=") + 1));

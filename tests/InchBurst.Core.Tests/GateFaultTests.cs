@@ -114,6 +114,40 @@ public class GateFaultTests
         Assert.Null(GateFeed.Together([new(0, 5), new(1, 1905)], []).Note);
     }
 
+    // In the coach's words, one gate and several.
+    [Fact]
+    public void What_was_left_out_is_named_one_by_one()
+    {
+        GatePass[] passes = [new(2, 3100, 0, 2), new(0, 0), new(1, 1900, 0, 1), new(3, 4200, 0, 3)];
+        Assert.Equal("The clocks of gates 2, 3 cannot be trusted to 10 ms, so their times are left out.", GateFeed.Together(passes, [new(3, 0, 0)]).Note);
+        var (told, note) = GateFeed.Together(passes, [new(1, 5, 0), new(1, 100, 1), new(2, 0, 0), new(3, 0, 10)]);
+        Assert.Null(note);
+        Assert.Equal(1800, told.Single(p => p.Gate == 1).Milliseconds); // what was said last of a clock holds
+    }
+
+    [Theory]
+    [InlineData("1:1900 2:3100 3:4200", 0, "The first gate missed the start of this run.")]
+    [InlineData("1:1900 2:3100 3:4200", 4, "The first gate missed the start of this run.")]
+    [InlineData("0:0 1:1900 2:3100 3:4200 4:5200", 0, "5 gates reported, and this line expects 3 marks after the start.")]
+    [InlineData("1:0 2:1900 3:3100 4:4200", 5, "5 gates reported, and this line expects 3 marks after the start.")]
+    [InlineData("1:0 2:1900", 6, "6 gates reported, and this line expects 3 marks after the start.")]
+    [InlineData("3:0 2:900 1:1900 0:3100", 4, "The gates saw the runner in another order than they stand.")]
+    public void Why_nothing_can_be_made_of_a_run_is_said(string passes, int gates, string why) => Assert.Equal(why, Read(passes, gates).Problem);
+
+    // The passes of a gate come in any order, and the same one twice is one.
+    [Fact]
+    public void The_order_in_which_a_gate_tells_does_not_matter() => Assert.Equal("1.9 3.1 4.2", Times(Read("0:0 1:1900 1:1820 1:1900 2:3100 3:4200 3:4160")));
+
+    // Slowest run and fastest (own rules, methods.md): at their bounds they count, past them they do not.
+    [Theory]
+    [InlineData("0:0 1:6250 2:12500 3:18750", "6.25 12.5 18.75")]
+    [InlineData("0:0 1:6260 2:12520 3:18780", null)]
+    public void Who_runs_no_faster_than_a_walk_walks(string passes, string? times)
+    {
+        var read = Read(passes);
+        Assert.Equal(times, read.Problem is null ? Times(read) : null);
+    }
+
     [Fact]
     public void Ten_times_two_thousand_runs_with_every_fault_are_right_empty_or_asked()
     {

@@ -180,4 +180,58 @@ public class StartBoxTests
         Assert.Equal("null", device.StartOf(0, line.Id));
         Assert.Equal("null", device.StartRead(person.AthleteId, -1, false, 0, 0, []));
     }
+
+    // The expected way is the expected times turned around: after so many tenths the athlete is where the time says, to a few centimetres.
+    [Theory]
+    [InlineData("3 x 20 m gates 5,10,20")]
+    [InlineData("3 x 30 build + 30 fly + 20 m slow")]
+    [InlineData("2 x 150 m")]
+    public void The_expected_place_is_where_the_expected_time_says(string line)
+    {
+        var demand = Demand(line);
+        var sight = StartBox.See(LiveHistory.Fresh, demand, new() { Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual, WindowSeconds = 2400, Athletes = [] }, new(9, "Amara"));
+        Assert.Equal(LineMarks.Expected(demand).Select(m => (m.ToString(), m.Metres, demand.ExpectedSeconds(m.Metres))), sight.Marks.Select(m => (m.Label, m.Metres, m.ExpectedSeconds)));
+        Assert.Equal(demand.Course!.Metres, sight.RunMetres);
+        var places = sight.Places;
+        Assert.Equal((int)Math.Ceiling(sight.Marks[^1].ExpectedSeconds * 10) + 1, places.Count);
+        Assert.Equal((0, sight.Marks[^1].Metres), (places[0], places[^1]));
+        for (var tenth = 1; tenth < places.Count - 1; tenth++)
+        {
+            // The first half metre is drawn as one piece.
+            var within = places[tenth] < 0.5 ? 0.1 : 0.02;
+            Assert.InRange(demand.ExpectedSeconds(places[tenth]), (tenth / 10.0) - within, (tenth / 10.0) + within);
+        }
+    }
+
+    [Fact]
+    public void A_line_without_times_has_no_marks_and_no_way()
+    {
+        var sight = StartBox.See(LiveHistory.Fresh, Demand("squat 3 x 5"), new() { Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual, WindowSeconds = 2400, Athletes = [] }, new(9, "Amara"));
+        Assert.Empty(sight.Marks);
+        Assert.Empty(sight.Places);
+        Assert.Equal(0, sight.RunMetres);
+    }
+
+    [Fact]
+    public void Reactions_are_the_athletes_own_latest_first_without_what_was_taken_back_or_was_false()
+    {
+        var (own, other) = (LiveHistory.Fresh.People[0].AthleteId, LiveHistory.Fresh.People[1].AthleteId);
+        var line = LiveHistory.Plan.Lines.First();
+        var run = Save(LiveHistory.Fresh, Guid.NewGuid(), s => s with { Rep = 1, Marks = ["1.90"] }).State.Runs[0];
+        LiveRun Of(int athlete, int minute, double? reaction, bool gone = false) => run with { Id = Guid.NewGuid(), AthleteId = athlete, FinishedAt = run.FinishedAt.AddMinutes(minute), IsTakenBack = gone, What = run.What with { ReactionSeconds = reaction } };
+        var state = LiveHistory.Fresh with { Runs = [Of(own, 1, 0.15), Of(own, 3, 0.17), Of(own, 2, 0.16), Of(own, 4, 0.09), Of(own, 5, 0.18, true), Of(other, 6, 0.19), Of(own, 7, null)] };
+        var sight = StartBox.See(state, LineDemand.Of(line, ExerciseCatalogue.BuiltIn), new() { Pace = DemandAthlete.UsualCurve, School = CoachingSchool.Usual, WindowSeconds = 2400, Athletes = [] }, new(own, "Amara") { Reactions = [0.2] });
+        Assert.Equal([0.17, 0.16, 0.15, 0.2], sight.Reactions);
+    }
+
+    // What was tapped at the go or before the first movement is no time; without a pad nothing is said of a reaction.
+    [Fact]
+    public void A_tap_before_the_start_is_no_time()
+    {
+        var word = Read(true, 10_150, 10_000, 10_150, 13_000);
+        Assert.Equal(["", "0.15", "3.00"], word.Marks.Select(m => m.Clock));
+        Assert.Equal(["", "", "2.85"], word.Marks.Select(m => m.Run));
+        Assert.Equal("", Read(false, double.NaN, 11_000).Says);
+        Assert.Equal("0.000 s after GO", Read(false, 10_000, 11_000).Says);
+    }
 }

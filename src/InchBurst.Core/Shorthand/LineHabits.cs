@@ -14,6 +14,33 @@ internal sealed record Habit(Regex Pattern, string With, string Example, string 
 {
     /// <summary>What stands in its place where that must be reckoned, or null.</summary>
     public Func<Match, string>? Make { get; init; }
+
+    private readonly IReadOnlyList<string[]> needs = HabitNeeds.Of(Pattern.ToString());
+
+    /// <summary>False where a line cannot have this habit, which is known sooner than by trying.</summary>
+    /// <param name="line">The line in small letters.</param>
+    public bool MayFit(string line)
+    {
+        foreach (var need in needs)
+        {
+            var isThere = false;
+            foreach (var text in need)
+            {
+                if (line.Contains(text, StringComparison.Ordinal))
+                {
+                    isThere = true;
+                    break;
+                }
+            }
+
+            if (!isThere)
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
 }
 
 /// <summary>
@@ -96,6 +123,22 @@ public static partial class LineHabits
         }
 
         return [.. BeforeNames.Concat(AfterNames).Where(GivesUp).Select(h => h.Example)];
+    }
+
+    /// <summary>Habits that fit a line though it does not hold what they are said to need, for tests: there is to be none.</summary>
+    /// <param name="line">The line.</param>
+    public static IReadOnlyList<string> LeftOut(string line)
+    {
+        var text = LineText.Of(line);
+        return [.. BeforeNames.Concat(AfterNames).Where(h => !h.MayFit(text.Small) && h.Pattern.IsMatch(text.Text)).Select(h => h.Example)];
+    }
+
+    /// <summary>How many habits are tried on a line, and how many there are.</summary>
+    /// <param name="line">The line.</param>
+    public static (int Tried, int All) Tried(string line)
+    {
+        var text = LineText.Of(line);
+        return (BeforeNames.Concat(AfterNames).Count(h => h.MayFit(text.Small)), BeforeNames.Count + AfterNames.Count);
     }
 
     /// <summary>The line with every habit in the language's own words, and its exercise set aside.</summary>

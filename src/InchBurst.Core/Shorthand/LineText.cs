@@ -31,6 +31,11 @@ internal sealed partial class LineText
     /// <summary>The line as it reads now.</summary>
     public string Text { get; }
 
+    /// <summary>The same in small letters.</summary>
+    public string Small => small ??= Text.ToLowerInvariant();
+
+    private string? small;
+
     /// <summary>A class of the characters that stand for exercises and quoted texts, for patterns.</summary>
     public const string KeptClass = "[\uE100-\uE1FF]";
 
@@ -100,6 +105,11 @@ internal sealed partial class LineText
     /// <summary>The line with every place that fits a pattern rewritten; $1 to $9 are what its groups hold, and what stands between &lt; and &gt; is said to the athlete. A line that takes a pattern too long is no line a person writes, and stays.</summary>
     public LineText Replace(Habit habit)
     {
+        if (!habit.MayFit(Small))
+        {
+            return this;
+        }
+
         try
         {
             return Rewritten(habit.Pattern, habit.Make ?? (_ => habit.With));
