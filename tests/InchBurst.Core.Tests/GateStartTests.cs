@@ -62,6 +62,39 @@ public class GateStartTests
         Assert.Contains("first gate missed", GateFeed.Read(new GateStart(840, 990).Before(seen, StartTrigger.FirstGate), marks, 3).Problem, StringComparison.Ordinal);
     }
 
+    // Whose start it was must be known: one of two for a lane, or one without a lane among several, is nobody's.
+    [Fact]
+    public void A_start_is_a_lanes_own_or_nobodys()
+    {
+        GateStart one = new(0, 150), other = new(0, 180);
+        Assert.Same(one, GateStart.Of([(1, one), (2, other)], 1, false));
+        Assert.Same(other, GateStart.Of([(1, one), (2, other)], 2, false));
+        Assert.Null(GateStart.Of([(1, one), (1, other)], 1, true));
+        Assert.Equal(one, GateStart.Of([(1, one), (1, one with { })], 1, true));
+        Assert.Null(GateStart.Of([(0, one)], 1, false));
+        Assert.Same(one, GateStart.Of([(0, one)], 1, true));
+        Assert.Null(GateStart.Of([(3, one)], 1, true));
+        Assert.Null(GateStart.Of([(1, new(null, null))], 1, true));
+    }
+
+    // The first gate sees the runner from a quarter of a second before the moment told to 2.5 s after it; else one of them is of another start, and no time is made of it.
+    [Theory]
+    [InlineData(1250.0, false)]
+    [InlineData(1251.0, true)]
+    [InlineData(-1500.0, false)]
+    [InlineData(-1501.0, true)]
+    public void A_start_that_does_not_go_with_the_first_gate_makes_no_time(double go, bool contradicts)
+    {
+        Distance[] marks = [Distance.InMetres(10), Distance.InMetres(20)];
+        var start = new GateStart(go, null);
+        Assert.Equal(contradicts, start.Contradicts(Passes, StartTrigger.Gun));
+        Assert.False(start.Contradicts(Passes, StartTrigger.FirstGate));
+        Assert.False(start.Contradicts([.. Passes.Skip(1)], StartTrigger.Gun));
+        Assert.Equal(contradicts, GateStart.Read(start, StartTrigger.Gun, Passes, marks, 3, false).Problem?.Contains("does not go with what the first gate saw", StringComparison.Ordinal) == true);
+        Assert.Equal([1.9, 3.1], GateStart.Read(start, StartTrigger.FirstGate, Passes, marks, 3, true).Seconds.Select(s => s!.Value));
+        Assert.Equal([1.9, 3.1], GateStart.Read(null, StartTrigger.Gun, Passes, marks, 3, true).Seconds.Select(s => s!.Value));
+    }
+
     // Every fault with pads: the reaction is the true one, and from the go a run is longer by it.
     [Fact]
     public void Simulated_starts_are_read_as_they_were()

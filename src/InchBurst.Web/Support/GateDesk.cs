@@ -69,16 +69,14 @@ public static class GateDesk
 
         // Gates of several lanes may share a report: each lane is a run of its own.
         var (together, note) = GateFeed.Together(passes, report.Clocks ?? []);
-        var runs = GateFeed.Lanes(together, report.Lane).Select((l, i) => new GateRun(i == 0 ? report.Run : Of(report.Run, l.Lane), l.Lane, l.Passes, report.Gates, TimeSpan.FromMilliseconds(report.Ago), note, StartOf(report, l.Lane))).ToList();
+        var lanes = GateFeed.Lanes(together, report.Lane);
+        var starts = (report.Starts ?? []).Select(s => (s.Lane > 0 ? s.Lane : report.Lane, new GateStart(s.Go, s.Moved))).ToList();
+        var runs = lanes.Select((l, i) => new GateRun(i == 0 ? report.Run : Of(report.Run, l.Lane), l.Lane, l.Passes, report.Gates, TimeSpan.FromMilliseconds(report.Ago), note, GateStart.Of(starts, l.Lane, lanes.Count == 1))).ToList();
         return runs.Count == 0 ? Problem(StatusCodes.Status400BadRequest, note ?? "There is no pass by a clock that can be trusted.") : await book.ReportAsync(session, runs, cancel) ? Results.Accepted() : NotRunning();
     }
 
     private const double LongestAgo = 86_400_000;
     private const int MostStarts = 20;
-
-    // A lane's own start, else the one that was told without a lane.
-    private static GateStart? StartOf(GateReport report, int lane) =>
-        (report.Starts?.FirstOrDefault(s => (s.Lane > 0 ? s.Lane : report.Lane) == lane) ?? report.Starts?.FirstOrDefault(s => s.Lane == 0)) is { } start && (start.Go is not null || start.Moved is not null) ? new(start.Go, start.Moved) : null;
 
     // The same for the same report and lane, so that sending twice stores once.
     private static Guid Of(Guid run, int lane)

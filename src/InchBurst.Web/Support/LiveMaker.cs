@@ -45,7 +45,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
 
         // What is being typed goes before what the gates say; their report waits.
         var reported = marks.Count > 0 && ask.Typed is null && session.State == SessionState.Running ? await book.NextGateAsync(sessionId) : null;
-        var gate = reported is null ? null : new GateOffer(reported, GateFeed.Read(Seen(reported, sight.Timing.Trigger), marks, reported.Gates, IsSteady(demand!)));
+        var gate = reported is null ? null : new GateOffer(reported, GateStart.Read(reported.Start, sight.Timing.Trigger, System.Text.Json.JsonSerializer.Deserialize<List<GatePass>>(reported.PassesJson)!, marks, reported.Gates, IsSteady(demand!)));
         var onLine = ask.Typed?.AthleteId ?? OnLine(queue);
         return new(
             live, club, await squads.AthletesAsync(session.SquadId), sight.Place,
@@ -69,13 +69,6 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             Rhythm = demand is null ? [] : LiveRhythm.Of(demand, sight.Turns, sight.Place!, live.Plan.BlockOf(demand.Line.Id)),
             Noted = demand is null ? new Dictionary<int, Noted>() : rows.Keys.ToDictionary(a => a, a => LiveEntry.NotedOn(state, a, demand.Line.Id, catalogue)),
         };
-    }
-
-    // What the gates saw, from the start that the line is timed from.
-    private static IReadOnlyList<GatePass> Seen(GateReading reported, StartTrigger trigger)
-    {
-        var passes = System.Text.Json.JsonSerializer.Deserialize<List<GatePass>>(reported.PassesJson)!;
-        return reported.Start?.Before(passes, trigger) ?? passes;
     }
 
     /// <summary>The session as a device takes it along.</summary>
