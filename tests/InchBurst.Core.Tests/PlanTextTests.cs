@@ -132,7 +132,7 @@ public class PlanTextTests
     public void The_fields_of_a_line_write_the_same_line() => Lines.Sample(line =>
     {
         var (text, places) = LineFields.From(line, Catalogue).ToShorthand(Catalogue);
-        var reading = ShorthandLine.Read(text);
+        var reading = ShorthandLine.ReadOwn(text, ShorthandContext.Metric);
         Assert.True(reading.Line is not null, $"{text}: {reading.Problem?.Message}");
         Assert.Equal(ShorthandPrinter.Print(line), ShorthandPrinter.Print(reading.Line));
         Assert.All(places, p => Assert.InRange(p.End, p.Start, text.Length));

@@ -24,6 +24,23 @@ public static partial class LineHabits
         Of("^\\s*" + Heading + @"\s*:\s*(?=\p{L}{3}|[a-c][ -](?:skip|march|run)|\d{1,2}[-/]\d{1,2}[-/]\d{1,2}|505)", "", "A1: squat 3 x 5", "squat 3 x 5"),
         Of("^\\s*" + Heading + @"\s*:\s*(?=\d+\s*(?:x|" + U + "))(?!.*:.*:)", "", "prep: 3 x 20m", "3 x 20 m"),
 
+        // A test said in front.
+        Of("^\\s*(?:tests?|testing|time[ -]trials?|tt)\\s*[:-]?\\s*(?=(?:\\d{1,2}\\s*x\\s*)?\\d+\\s*" + U + ")(?!.*\\btimed\\b)(.*)$", "$1 timed", "time trial 60m", "60 m log time"),
+        Of(@"^\s*(.+?)\s+(" + One + @"(?:\s*/\s*" + One + @"){1,3})\s*(m|yd)?\s*x\s*(\d{1,2})\s*(?:each|of\s+each)\s*$", "$1 $4 x $2$3", "3pt start 10/20/30 x2 each", "2 x 10 m from 3-point; 2 x 20 m from 3-point; 2 x 30 m from 3-point") with { Make = m => $"{m.Groups[1].Value} {string.Join(", ", m.Groups[2].Value.Split('/').Select(l => $"{m.Groups[4].Value} x {l.Trim()} {(m.Groups[3].Success ? m.Groups[3].Value : "m")}"))}" },
+
+        Of(@"(?<=\d\s*" + U + @"\s*x\s*\d{1,2}\s*)(?:time[ -]trials?|tt|test)\s*$", " timed", "400m x 1 time trial", "400 m log time"),
+        Of(@"(?<=" + B + @"timed)\s+(?:w/|with|by)\s*(?:the\s+)?(?:timing\s+)?gates?" + E + @"(?!\s*(?:at\s*)?\d)", "", "5 x 30m timed w/ gates", "5 x 30 m log time"),
+        Of(B + @"gate[ -]to[ -]gate\s+(?=\d|fly)", "", "gate to gate fly 10 x 4", "4 x 20 build + 10 fly + 20 m slow"),
+        Of(@"(?<=\b(?:fly|flys|flies|flying))\s+zones?\s*(?=\d)", " ", "fly zone 20m x 3", "3 x 30 build + 20 fly + 20 m slow"),
+        Of(@"(?<=\d\s*" + U + @"\s*x\s*\d{1,2}\s*),?\s*(?:on\s+)?(grass|track|turf|sand|road)(?=\s*(?:$|,|@|rest))", " <on $1> ", "100m x 8 grass, 60s", "8 x 100 m rest 1:00 cue \"on grass\""),
+        Of(@"(?<=\bstairs?\b.*\d)\s*(?:x|of)\s*(\d{1,3})\s*steps" + E, " passes <$1 steps> ", "stairs 10 x 20 steps", "stair run 10 passes cue \"20 steps\""),
+        Of(@"^(.*\b(?:throws?|toss(?:es)?))\s+for\s+(?:max(?:imum)?\s+)?(distance|height)" + E + @"\s*(.*)$", "$1 $3 <for $2>", "overhead back throw for distance x 6", "overhead back throw 6 reps cue \"for distance\""),
+
+        Of("@\\s*(?=" + D + @"\s*%\s*(?:slower|faster)" + E + ")", " ", "sled 4x20m @10% slower", "4 x 20 m sled -10%v"),
+
+        // Work and rest by the clock, parted by a stroke.
+        Of(@"(?<=x\s*)(\d{1,3})\s*s(?:ecs?)?\s*/\s*(\d{1,3})\s*s(?:ecs?)?" + E, "$1 s rest $2 s", "bike 10 x 10 s / 50 s", "bike intervals 10 x 10 s rest 0:50"),
+
         // Signs and joined units, before anything else is looked at.
         Of(@"(?<=\d)-(?=(?:metres?|meters?|yards?|yds?|foot|feet|seconds?|secs?|minutes?|mins?|pounds?|degrees?)(?!\p{L}))", " ", "10-yard starts x 6", "6 x 10 yd"),
         Of(@"(?<=\d)\s*°(?!\s*[cf]" + E + ")", " deg ", "downhill 4 x 30 m 2°", "4 x 30 m downhill 2deg"),

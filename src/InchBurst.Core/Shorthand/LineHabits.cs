@@ -103,6 +103,19 @@ public static partial class LineHabits
 
     private static Habit Of(string pattern, string with, string example, string reads) => new(new(pattern, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250)), with, example, reads);
 
+    // Words that stand in some pattern, which somebody has thought of.
+    private static readonly Lazy<HashSet<string>> KnownWords = new(() => [.. BeforeNames.Concat(AfterNames).SelectMany(h => PatternWords().Matches(PatternSigns().Replace(h.Pattern.ToString(), " ")).Select(m => m.Value))]);
+
+    /// <summary>True for a word that some habit looks for.</summary>
+    /// <param name="word">The word in small letters.</param>
+    internal static bool Knows(string word) => KnownWords.Value.Contains(word) || ShorthandWords.IsVocabulary(word);
+
+    [GeneratedRegex(@"\\p\{\w+\}|\\.")]
+    private static partial Regex PatternSigns();
+
+    [GeneratedRegex(@"[a-z]{3,}")]
+    private static partial Regex PatternWords();
+
     /// <summary>For each habit a line that has it, and the same line in the language's own words.</summary>
     public static IReadOnlyList<(string Typed, string Reads)> Examples => [.. BeforeNames.Concat(AfterNames).Select(h => (h.Example, h.Reads))];
 

@@ -63,23 +63,6 @@ public static partial class PlanText
                 continue;
             }
 
-            row = Unbracketed(row, context);
-            if (OneLineRounds().Match(row) is { Success: true } oneLine)
-            {
-                Close();
-                var (block, problem) = RoundsOnOneLine(row, oneLine, context);
-                if (problem is not null)
-                {
-                    problems.Add(new(i + 1, rows[i], problem));
-                }
-                else
-                {
-                    plan = plan.Add(block!);
-                }
-
-                continue;
-            }
-
             if (row.EndsWith(':') && !row.Contains('"', StringComparison.Ordinal))
             {
                 Close();
@@ -87,19 +70,23 @@ public static partial class PlanText
                 continue;
             }
 
-            var reading = ShorthandLine.Read(row, context);
-            IReadOnlyList<PlanLine> lines = reading.Line is { } one ? [one] : Several(row, context)?.Lines ?? [];
-            if (lines.Count == 0)
+            var (block, problem) = ReadOne(row, context);
+            if (block is null)
             {
-                problems.Add(new(i + 1, rows[i], reading.Problem!));
+                problems.Add(new(i + 1, rows[i], problem!));
+            }
+            else if (block.Rounds > 1)
+            {
+                Close();
+                plan = plan.Add(block);
             }
             else if (header is null)
             {
-                plan = lines.Aggregate(plan, (p, l) => p.Add(l, context.Catalogue.Find(l.Exercise)?.Family));
+                plan = block.Lines.Aggregate(plan, (p, l) => p.Add(l, context.Catalogue.Find(l.Exercise)?.Family));
             }
             else
             {
-                inside.AddRange(lines);
+                inside.AddRange(block.Lines);
             }
 
             if (plan.Lines.Count() + inside.Count > PlanEdits.MostLines)
@@ -119,19 +106,19 @@ public static partial class PlanText
     /// <returns>The block with one line or several, or the problem.</returns>
     public static (PlanBlock? Block, ShorthandProblem? Problem) ReadOne(string text, ShorthandContext context)
     {
-        text = Unbracketed(text, context);
-        if (OneLineRounds().Match(text) is { Success: true } rounds)
+        var row = Unbracketed(text, context);
+        var isRounds = OneLineRounds().Match(row);
+        var alone = isRounds.Success ? null : ShorthandLine.Read(row, context);
+        PlanBlock? one = alone?.Line is { } line ? new PlanBlock(0, PlanEdits.TitleFor(line, context.Catalogue.Find(line.Exercise)?.Family), [line]) : null;
+        if (one is not null && row == text)
         {
-            return RoundsOnOneLine(text, rounds, context);
+            // A line alone was held against its words when it was read.
+            return (one, null);
         }
 
-        var reading = ShorthandLine.Read(text, context);
-        if (reading.Line is { } line)
-        {
-            return (new PlanBlock(0, PlanEdits.TitleFor(line, context.Catalogue.Find(line.Exercise)?.Family), [line]), null);
-        }
-
-        return Several(text, context) is { } block ? (block, null) : (null, reading.Problem);
+        var why = alone?.Problem;
+        var (block, problem) = isRounds.Success ? RoundsOnOneLine(row, isRounds, context) : (one ?? Several(row, context), why);
+        return block is null ? (null, problem) : ShorthandAccount.Missing(text, block, PrintOne(block, context.Catalogue), context.Catalogue) is { } missing ? (null, why ?? missing) : (block, null);
     }
 
     /// <summary>A block as it can be typed on one row: a line alone, or rounds of several.</summary>
@@ -301,7 +288,8 @@ public static partial class PlanText
         }
 
         var unit = found.Groups["unit"].Success ? " " + found.Groups["unit"].Value : " m";
-        var lines = string.Join("; ", found.Groups["each"].Captures.Select(c => c.Value.Trim() + (char.IsAsciiDigit(c.Value.Trim()[^1]) ? unit : "") + " " + found.Groups["rest"].Value.TrimStart(',', ' ')));
+        var after = BareTime().Replace(found.Groups["rest"].Value.TrimStart(',', ' '), "rest $1");
+        var lines = string.Join("; ", found.Groups["each"].Captures.Select(c => $"{c.Value.Trim()}{(char.IsAsciiDigit(c.Value.Trim()[^1]) ? unit : "")} {after}"));
         return found.Groups["n"].Success ? $"{found.Groups["n"].Value} rounds: {lines}" : lines;
     }
 
@@ -345,7 +333,7 @@ public static partial class PlanText
     private static partial Regex WithinAndAfter();
 
     // ladder 10-20-30-40 m, walk back; 40-30-20-10 x 2; pyramid 20/40/60/40/20; with the word in front spaces are enough.
-    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?:(?:accel\p{L}*|sprint)\s+)?(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|rest\b.*|walk.*|w/.*|with.*)?)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?:(?:accel\p{L}*|sprint)\s+)?(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|rest\b.*|walk.*|w/.*|with.*|from\b.*|(?:off\s+|out\s+of\s+)?(?:the\s+)?blocks?.*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex LadderOfLengths();
 
     [GeneratedRegex(@"^\s*(?:split\s+runs?\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?<rest>.*)$", RegexOptions.IgnoreCase)]
@@ -353,6 +341,10 @@ public static partial class PlanText
 
     [GeneratedRegex(@"^\s*(?<n>\d{1,3})\s*rounds?(?:\s+of)?(?:\s*,?\s+rest\s+(?<rest>\d{1,2}:[0-5]\d))?\s*:(?=\s*\S)", RegexOptions.IgnoreCase)]
     private static partial Regex OneLineRounds();
+
+    // A time alone behind lengths is the rest.
+    [GeneratedRegex(@"^(\d{1,2}:[0-5]\d|\d{1,3}\s*(?:s|secs?|mins?|minutes?|'))(?:\s*(?:rests?|rec(?:overy)?))?$", RegexOptions.IgnoreCase)]
+    private static partial Regex BareTime();
 
     [GeneratedRegex(@"^(\d{1,2})\s*rounds?$", RegexOptions.IgnoreCase)]
     private static partial Regex RoundsPart();

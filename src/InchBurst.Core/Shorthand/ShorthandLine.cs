@@ -61,12 +61,12 @@ public static class ShorthandLine
 
         context ??= ShorthandContext.Metric;
         var reading = Plainly(text, context);
-        if (reading.Problem is not { } problem)
+        if (reading.Problem is { } problem)
         {
-            return reading;
+            reading = ShorthandWaysOut.Noted(text, problem, context, t => Plainly(t, context)) ?? new(null, ShorthandWaysOut.For(text, problem, t => PlanText.Several(t, context) is null ? Plainly(t, context).Problem : null));
         }
 
-        return ShorthandWaysOut.Noted(text, problem, context, t => Plainly(t, context)) ?? new(null, ShorthandWaysOut.For(text, problem, t => PlanText.Several(t, context) is null ? Plainly(t, context).Problem : null));
+        return reading.Line is { } line && ShorthandAccount.Missing(text, new(0, "", [line]), ShorthandPrinter.Print(line, context.Catalogue), context.Catalogue) is { } missing ? new(null, missing) : reading;
     }
 
     // A line read, without looking for ways out of its problem.
@@ -76,19 +76,22 @@ public static class ShorthandLine
         return AsPrinted(typed, text, context) ?? Try(LineHabits.Settle(typed, context.Catalogue), context);
     }
 
-    /// <summary>Reads a line that the program wrote itself, in the language's own words: without looking for habits, which takes longer.</summary>
-    internal static ShorthandReading ReadOwn(string text, ShorthandContext context) =>
-        Try(LineHabits.KeepName(LineText.Of(text), context.Catalogue, true), context) is { Line: not null } reading ? reading : Read(text, context);
+    /// <summary>Reads a line that the program wrote itself, in the language's own words, as it stands: without looking for habits, which takes longer, and without doubting what is odd.</summary>
+    /// <param name="text">The line.</param>
+    /// <param name="context">Default unit and known exercises.</param>
+    /// <returns>As <see cref="Read"/>, which reads what cannot be read so.</returns>
+    public static ShorthandReading ReadOwn(string text, ShorthandContext context) =>
+        Try(LineHabits.KeepName(LineText.Of(text), context.Catalogue, true), context, true) is { Line: not null } reading ? reading : Read(text, context);
 
     // What the program prints is read as it stands, whatever habits there are.
     private static ShorthandReading? AsPrinted(LineText typed, string text, ShorthandContext context) =>
-        Try(LineHabits.KeepName(typed, context.Catalogue, true), context) is { Line: { } line } reading && ShorthandPrinter.Print(line, context.Catalogue) == text.Trim() ? reading : null;
+        Try(LineHabits.KeepName(typed, context.Catalogue, true), context, true) is { Line: { } line } reading && ShorthandPrinter.Print(line, context.Catalogue) == text.Trim() ? reading : null;
 
-    private static ShorthandReading Try(LineText line, ShorthandContext context)
+    private static ShorthandReading Try(LineText line, ShorthandContext context, bool asWritten = false)
     {
         try
         {
-            return new(new ShorthandReader(line, context).Line(), null);
+            return new(new ShorthandReader(line, context, asWritten).Line(), null);
         }
         catch (ShorthandException e)
         {

@@ -9,6 +9,7 @@ internal sealed partial class ShorthandReader
 {
     private void ReadEffort()
     {
+        effortAt = Now;
         var percents = new List<double> { Percent() };
         var two = false;
         if (Now.Is('-') || Now.IsWord("to"))

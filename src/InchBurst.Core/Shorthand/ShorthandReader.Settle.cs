@@ -31,6 +31,12 @@ internal sealed partial class ShorthandReader
             shape = new RunShape([new(As(zone.Amount <= 10 ? 20 : 30), SegmentRole.Build), .. flying, new(As(20), SegmentRole.Slow)]);
         }
 
+        if (!asWritten && shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null } before, { Role: SegmentRole.Fly }, ..] } zoned)
+        {
+            // What is run before a zone is its build.
+            shape = new RunShape([before with { Role = SegmentRole.Build }, .. zoned.Segments.Skip(1)]);
+        }
+
         if (effort is null && shape is RunShape { Segments: [{ Role: SegmentRole.Fast } only] })
         {
             shape = new RunShape([only with { Role = SegmentRole.Run }]);
@@ -41,6 +47,20 @@ internal sealed partial class ShorthandReader
         if (effort is { Word: null, Percents: [<= MostSlope and > 0 and var grade] } && (load ?? exercise?.UsualLoad) is { Kind: LoadKind.Uphill or LoadKind.Downhill } slope && (load is null || slope.Unit == LoadUnit.None))
         {
             (load, effort) = (slope with { Amount = grade, Unit = LoadUnit.PercentGrade }, null);
+        }
+
+        // Of what helps, so few percent are how much faster.
+        if (!asWritten && effort is { Word: null, Percents: [<= MostHelp and > 0 and var faster] } && load is { Kind: LoadKind.Tow, Unit: LoadUnit.None } tow)
+        {
+            (load, effort) = (tow with { Amount = faster, Unit = LoadUnit.PercentSpeed }, null);
+        }
+
+        if (!asWritten && effort is { Word: null } hardly && shape is RunShape && hardly.Percents.Max() < LeastEffort)
+        {
+            var few = Figures.Number(hardly.Percents.Max(), 1);
+            throw load is { Unit: LoadUnit.None, Kind: LoadKind.Sled or LoadKind.Chain }
+                ? Doubtful(effortAt, $"{few}% of what?", ["bodyweight", "slower"], word => (effortAt.Start + effortAt.Length + 1, 0, " " + word), word => word == "slower" ? $"{few}% slower" : $"{few}% of body mass")
+                : Wrong(effortAt, $"{few}% of what? Nobody runs at {few}% of full effort. A slope is uphill {few}%, help is tow +{few}%v, and a sled has {few}% bodyweight or {few}% slower.");
         }
 
         // Kilograms on a run are on what is pulled or worn; which, only the exercise can say.
@@ -91,6 +111,11 @@ internal sealed partial class ShorthandReader
             (shape, reps, bareNumber) = (onWay, (int)ways.Value, null);
         }
 
+        if (!asWritten && shape is RunShape && exercise is { Does: Motion.Lift or Motion.Hold, Counted: not CountedIn.Metres })
+        {
+            throw Wrong(runAt ?? tokens[^1], $"Nobody goes metres in {exercise.Name}. How many reps, or how long? Such as {exercise.Name} {exercise.Dose}.");
+        }
+
         if (shape is CountShape { Passes: false, Movement: null } counted && exercise?.Counted == CountedIn.Passes)
         {
             // Reps of what is passed through are passes.
@@ -124,6 +149,11 @@ internal sealed partial class ShorthandReader
         {
             // Of a flying run the length said is the zone's.
             shape = new RunShape([.. flying.Segments.Select(s => s.Role == SegmentRole.Fly ? s with { Length = zone } : s with { Length = new(s.Length.Amount, zone.Unit) })]);
+        }
+        else if (!asWritten && usual?.shape is RunShape { Fly: not null } && shape is RunShape { Fly: null } parts && parts.Segments.Count(s => s.Role == SegmentRole.Run) == 1 && parts.Segments.All(s => s.Role is SegmentRole.Run or SegmentRole.Build or SegmentRole.Slow))
+        {
+            // The same said with its build or its slowing, in whichever order.
+            shape = new RunShape([.. parts.Segments.OrderBy(s => s.Role is SegmentRole.Build ? 0 : s.Role is SegmentRole.Run ? 1 : 2).Select(s => s.Role == SegmentRole.Run ? s with { Role = SegmentRole.Fly } : s)]);
         }
         else if (usual?.shape is RunShape own && own.Segments.Any(s => s.IsTurn) && own.Segments.Count(s => !s.IsTurn) <= MostScaledLegs)
         {
@@ -208,6 +238,10 @@ internal sealed partial class ShorthandReader
 
     // Nobody runs at so few percent, and few hills are steeper.
     private const double MostSlope = 25;
+
+    // Nobody is towed so much faster.
+    private const double MostHelp = 15;
+    private const double LeastEffort = 25;
 
     // A length without a unit below this is more likely a count.
     private const double LeastBareMetres = 5;

@@ -1,3 +1,4 @@
+using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Units;
 using static InchBurst.Core.Shorthand.ShorthandWords;
@@ -83,4 +84,19 @@ internal sealed partial class ShorthandReader
         [(WorkKind.Drill, "a drill"), (WorkKind.Jumps, "jumps or throws"), (WorkKind.Strength, "strength or trunk"), (WorkKind.Mobilise, "warming up"), (WorkKind.Acceleration, "sprinting"), (WorkKind.Conditioning, "conditioning")];
 
     private static ShorthandException Wrong(Token token, string message) => new(new(token.Start, token.Length, message));
+
+    // A time alone behind what is done several times is the rest, unless somebody could run that far in it.
+    private bool IsRestBehind(Token token)
+    {
+        var end = Later(token.Kind == TokenKind.Clock ? 1 : 2);
+        return TimeAt(token) is >= LeastBareRest and var seconds && (end.Kind == TokenKind.End || end.Is(',')) && sets * reps > 1 && exercise?.Counted != CountedIn.Seconds
+            && (shape is CountShape || (shape is RunShape run && run.Metres / seconds is < LeastRunSpeed or > MostRunSpeed));
+    }
+
+    // Seconds of a clock's time or of a number with a unit of time behind it; 0 where it is neither.
+    private double TimeAt(Token token) => token.Kind == TokenKind.Clock ? token.Value : Next.Kind == TokenKind.Word && TimeUnits.TryGetValue(Next.Text, out var unit) ? token.Value * unit : 0;
+
+    private const double LeastBareRest = 20;
+    private const double LeastRunSpeed = 3;
+    private const double MostRunSpeed = 12;
 }

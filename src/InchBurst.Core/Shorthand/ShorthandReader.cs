@@ -10,6 +10,7 @@ internal sealed partial class ShorthandReader
 {
     private readonly List<Token> tokens;
     private readonly ShorthandContext context;
+    private readonly bool asWritten;
     private readonly HashSet<string> said = [];
     private int at;
 
@@ -22,6 +23,7 @@ internal sealed partial class ShorthandReader
     private Token? bareNumber;
     private Token lastGate;
     private Effort? effort;
+    private Token effortAt;
     private LineStart? start;
     private LineGoal? goal;
     private LineRest? rest;
@@ -43,9 +45,13 @@ internal sealed partial class ShorthandReader
     private Token? massAt;
     private Token shareAt;
 
-    public ShorthandReader(LineText text, ShorthandContext context)
+    /// <param name="text">The line.</param>
+    /// <param name="context">Default unit and known exercises.</param>
+    /// <param name="asWritten">True for what the program wrote: it means what it says, however odd.</param>
+    public ShorthandReader(LineText text, ShorthandContext context, bool asWritten = false)
     {
         this.context = context;
+        this.asWritten = asWritten;
         tokens = ShorthandTokens.Read(text);
     }
 
@@ -143,6 +149,11 @@ internal sealed partial class ShorthandReader
                 Once("sets", token);
                 SetsAfter(Whole(token, 1, 20, "Sets"));
                 at += 2;
+                break;
+            case TokenKind.Number or TokenKind.Clock when said.Contains("dose") && rest is null && IsRestBehind(token):
+                said.Add("rest");
+                rest = new(Within(token, TimeAt(token), 0, 3600, "Rest in seconds"));
+                at += token.Kind == TokenKind.Clock ? 1 : 2;
                 break;
             case TokenKind.Number or TokenKind.Clock:
                 Once("dose", token, bareNumber is { } bare

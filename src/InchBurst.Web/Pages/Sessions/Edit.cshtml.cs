@@ -114,7 +114,7 @@ public sealed class EditModel(SessionBook sessions, BuilderMaker maker, Desk des
         var context = await maker.ContextAsync();
         var fields = FieldsForm.Read(Request.Form);
         var (text, places) = fields.ToShorthand(context.Catalogue);
-        var reading = ShorthandLine.Read(text, context);
+        var reading = ShorthandLine.ReadOwn(text, context);
         if (reading.Line is { } read)
         {
             var kept = planned.Plan.Replace(line, read, maker.FamilyOf(read));
