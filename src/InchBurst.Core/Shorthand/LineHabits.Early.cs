@@ -38,6 +38,8 @@ public static partial class LineHabits
 
         Of("@\\s*(?=" + D + @"\s*%\s*(?:slower|faster)" + E + ")", " ", "sled 4x20m @10% slower", "4 x 20 m sled -10%v"),
 
+        Of(@"^\s*(\d{1,2})\s*x?\s+([2-4])[ -]?(?:points?|pts?)" + E + @"\s*(?:sprints?|starts?|stance)?\s*(?:to\s+|over\s+|of\s+)?(?=\d)(.*)$", "$1 x $3 from $2 point", "4x 3 point starts 15m", "4 x 15 m from 3-point"),
+
         // Work and rest by the clock, parted by a stroke.
         Of(@"(?<=x\s*)(\d{1,3})\s*s(?:ecs?)?\s*/\s*(\d{1,3})\s*s(?:ecs?)?" + E, "$1 s rest $2 s", "bike 10 x 10 s / 50 s", "bike intervals 10 x 10 s rest 0:50"),
 
