@@ -8,21 +8,15 @@ namespace InchBurst.Data;
 /// <summary>The club's database file: where it lies, how it is opened, and how it is brought up to date.</summary>
 public static class ClubFile
 {
+    /// <summary>How the file is opened. Without the driver's pool: <see cref="ClubConnections"/> keeps connections, and says why.</summary>
+    /// <param name="dataFolder">The folder that holds club.db.</param>
     public static string ConnectionString(string dataFolder) => new SqliteConnectionStringBuilder
     {
         DataSource = Path.Combine(dataFolder, "club.db"),
         ForeignKeys = true,
         DefaultTimeout = 15,
-        Pooling = true,
+        Pooling = false,
     }.ToString();
-
-    /// <summary>Lets go of the file: closes the connections kept for it, and only those. A pool of another file in the same program may be opening one just now.</summary>
-    /// <param name="dataFolder">The folder that holds club.db.</param>
-    public static void LetGo(string dataFolder)
-    {
-        using var connection = new SqliteConnection(ConnectionString(dataFolder));
-        SqliteConnection.ClearPool(connection);
-    }
 
     /// <summary>Applies migrations, after putting a copy beside the file when it holds anything. Gives the copy's path, or null when none was needed.</summary>
     public static async Task<string?> BringUpToDateAsync(ClubDb db, string dataFolder, TimeProvider clock, CancellationToken cancel = default)

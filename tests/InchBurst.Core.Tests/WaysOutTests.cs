@@ -44,7 +44,7 @@ public class WaysOutTests
     public void A_remark_set_off_is_said_to_the_athlete(string line, string reads) => Assert.Equal(reads, Read(line));
 
     [Theory]
-    [InlineData("4x30m bullet belt")]
+    [InlineData("4x30m hip belt")]
     [InlineData("4 x 20 m, hurdles")]
     [InlineData("4 x 20 m, sleds")]
     [InlineData("4 x 20 m, flyng")]

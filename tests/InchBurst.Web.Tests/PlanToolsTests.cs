@@ -253,7 +253,7 @@ public sealed class PlanToolsTests : IAsyncLifetime
     {
         var folder = Path.Combine(Path.GetTempPath(), "inch-burst-test-" + Guid.NewGuid().ToString("N"));
         Directory.CreateDirectory(folder);
-        ClubDb Open() => new(new DbContextOptionsBuilder<ClubDb>().UseSqlite(ClubFile.ConnectionString(folder) + ";Pooling=False").Options);
+        ClubDb Open() => new(new DbContextOptionsBuilder<ClubDb>().UseSqlite(ClubFile.ConnectionString(folder)).Options);
         await using (var old = Open())
         {
             await old.GetService<IMigrator>().MigrateAsync("First");

@@ -98,7 +98,6 @@ public sealed class TestHouse : IAsyncDisposable
     {
         await app.StopAsync();
         await app.DisposeAsync();
-        ClubFile.LetGo(Options.DataFolder);
     }
 
     public async ValueTask DisposeAsync()
@@ -144,6 +143,9 @@ public sealed class Visitor
         var response = await http.GetAsync(path);
         return (response.StatusCode, await parser.ParseDocumentAsync(await response.Content.ReadAsStringAsync()), response);
     }
+
+    /// <summary>An answer as soon as it begins; its end is not waited for.</summary>
+    public Task<HttpResponseMessage> BeginAsync(string path) => http.GetAsync(path, HttpCompletionOption.ResponseHeadersRead);
 
     public async Task<IDocument> PageAsync(string path)
     {

@@ -9,6 +9,7 @@ public static partial class LineHabits
     /// <summary>Habits that hold words which might be taken for a name of an exercise; they come before names are looked for.</summary>
     internal static IReadOnlyList<Habit> BeforeNames { get; } =
     [
+        .. First(),
         .. Early(),
 
         // Whole ways of writing a line.
@@ -132,6 +133,7 @@ public static partial class LineHabits
         Of(@"^(.*\d\s*" + U + @".*?)\s*,?\s*" + B + @"build(?:ing)?(?:[ -]?ups?)?\s+(?:up\s+)?to\s+(?:about\s+)?(" + D + @")\s*%(.*)$", "build-up $1 @$2% $3", "5 x 60 m build to 90%", "build-up 5 x 60 m @90%"),
         Of(@"^\s*(10|15|20|30|40|45|60)\s*:\s*(10|15|20|30|40|45|60)(?:\s*s(?:ec(?:ond)?s?)?)?\s*x\s*(" + Count + ")", "$3 x $1 s rest $2 s", "15:15 x 10 at 100% MAS", "10 x 15 s 100% aerobic rest 0:15"),
         Of(@"(?:@|" + B + @"at)?\s*(" + D + @")\s*%\s*(?:of\s+)?(?:max(?:imum|imal)?\s+)?(?:hr[ -]?max|mhr|hr|heart[ -]?rate)" + E, " <$1% of top heart rate> ", "4 x 4 min @ 90% HR rest 3 min", "4 x 4 min rest 3:00 cue \"90% of top heart rate\""),
+        Of(@"(?<=\d\s*(?:" + U + "|" + T + @")\s*" + LineText.SaidClass + @"\s*),?\s*(" + Times + @"|\d{1,2}\s*')\s*(?:easy|jog|walk|rest|off)?\s*$", " rest $1", "3 x 8 min @ threshold 2 min rest", "3 x 8 min cue \"at threshold\" rest 2:00"),
         Of(B + @"z(?:one)?\s*([1-5])" + E, " <zone $1> ", "20 min bike zone 2", "bike intervals 20 min cue \"zone 2\""),
         Of(B + @"band[ -](?:assisted|aided)(?:\s+(?:sprints?|runs?|starts?|accelerations?))?" + E, " tow ", "band assisted sprints 3 x 30 m", "3 x 30 m tow"),
         Of(@"(?<=^(?:" + Count + @"\s*x\s*)?)(?<!\p{L}\s)" + B + @"sprint\s*(" + One + @")\s*(?:" + U + @")?\s*[,+/]?\s*(?:then\s*)?(?:float|easy|coast|relax(?:ed)?)\s*(" + One + @")\s*(?:" + U + @")?\s*[,+/]?\s*(?:then\s*)?(?:sprint|fast)\s*(" + One + @")\s*(" + U + ")?", " $1 fast + $2 float + $3 $4 fast ", "sprint 30 float 20 sprint 30 x 3", "3 x 30 fast + 20 float + 30 m fast"),

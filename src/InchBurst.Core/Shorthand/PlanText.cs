@@ -107,18 +107,31 @@ public static partial class PlanText
     public static (PlanBlock? Block, ShorthandProblem? Problem) ReadOne(string text, ShorthandContext context)
     {
         var row = Unbracketed(text, context);
+        var (block, problem, isPlaced) = ReadRow(row, text, context);
+
+        // What is wrong is shown where it was typed, not where the rewritten row has it.
+        return block is null && !isPlaced && row != text && ReadRow(text, text, context) is var plain ? (plain.Block, plain.Problem) : (block, problem);
+    }
+
+    private static (PlanBlock? Block, ShorthandProblem? Problem, bool IsPlaced) ReadRow(string row, string text, ShorthandContext context)
+    {
         var isRounds = OneLineRounds().Match(row);
         var alone = isRounds.Success ? null : ShorthandLine.Read(row, context);
         PlanBlock? one = alone?.Line is { } line ? new PlanBlock(0, PlanEdits.TitleFor(line, context.Catalogue.Find(line.Exercise)?.Family), [line]) : null;
         if (one is not null && row == text)
         {
             // A line alone was held against its words when it was read.
-            return (one, null);
+            return (one, null, true);
         }
 
         var why = alone?.Problem;
         var (block, problem) = isRounds.Success ? RoundsOnOneLine(row, isRounds, context) : (one ?? Several(row, context), why);
-        return block is null ? (null, problem) : ShorthandAccount.Missing(text, block, PrintOne(block, context.Catalogue), context.Catalogue) is { } missing ? (null, why ?? missing) : (block, null);
+        if (block is null)
+        {
+            return (null, problem, row == text);
+        }
+
+        return ShorthandAccount.Missing(text, block, PrintOne(block, context.Catalogue), context.Catalogue) is { } missing ? (null, row == text ? why ?? missing : missing, true) : (block, null, true);
     }
 
     /// <summary>A block as it can be typed on one row: a line alone, or rounds of several.</summary>
@@ -242,10 +255,16 @@ public static partial class PlanText
     // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each. A ladder of lengths is one run of each.
     private static string Unbracketed(string row, ShorthandContext context)
     {
-        if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { Does: Motion.Jump or Motion.Bound or Motion.Hop or Motion.Throw } jump)
+        if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { } jump && (burst.Groups["far"].Success ? jump.Counted == CountedIn.Metres && jump.Does is (Motion.Skip or Motion.March or Motion.Bound or Motion.Hop) && !burst.Groups["reps"].Success : jump.Does is Motion.Jump or Motion.Bound or Motion.Hop or Motion.Throw))
         {
-            // A jump and straight into a sprint are rounds of one each.
-            return $"{(burst.Groups["n"].Success ? burst.Groups["n"].Value : "3")} rounds{(burst.Groups["rest"].Success ? " rest " + burst.Groups["rest"].Value : "")}: {jump.Name} {(burst.Groups["reps"].Success ? burst.Groups["reps"].Value : "1")} reps{(jump.EachSide ? " each side" : "")}; {burst.Groups["run"].Value}";
+            // A jump or a drill and straight into a sprint are rounds of one each.
+            return $"{(burst.Groups["n"].Success ? burst.Groups["n"].Value : "3")} rounds{(burst.Groups["rest"].Success ? " rest " + burst.Groups["rest"].Value : "")}: {jump.Name} {(burst.Groups["far"].Success ? burst.Groups["far"].Value : (burst.Groups["reps"].Success ? burst.Groups["reps"].Value : "1") + " reps" + (jump.EachSide ? " each side" : ""))}; {burst.Groups["run"].Value}";
+        }
+
+        if (LiftThenRun().Match(row) is { Success: true } mixed && context.Catalogue.Find(mixed.Groups["lift"].Value) is { Counted: CountedIn.Reps } lifted)
+        {
+            // A set of a lift and a sprint or jumps behind it are rounds.
+            return $"{mixed.Groups["n"].Value} rounds{(mixed.Groups["rest"].Success ? " rest " + mixed.Groups["rest"].Value : "")}: {lifted.Name} {mixed.Groups["reps"].Value} reps{mixed.Groups["load"].Value}; {mixed.Groups["then"].Value}";
         }
 
         if (SetsOfSeveral().Match(row) is { Success: true } several)
@@ -304,10 +323,13 @@ public static partial class PlanText
             return true;
         }
 
-        return metres[^1] >= LeastFalling && metres.Zip(metres.Skip(1), (a, b) => a > b).All(falls => falls);
+        return metres[^1] >= (metres.Count > 3 ? LeastOfMany : LeastFalling) && metres.Zip(metres.Skip(1), (a, b) => a > b).All(falls => falls);
     }
 
     private const int LeastFalling = 40;
+
+    // Four lengths and more are no zone and no range, however short the last is.
+    private const int LeastOfMany = 10;
 
     // power clean + front squat 3 x (2+2)
     [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}' -]*?)(?:\s*(?:\+|,|&|\band\b|\binto\b)\s*(?<name>[\p{L}][\p{L}' -]*?)){1,3}\s*:?\s*(?<n>[1-9])\s*(?:x|sets?(?:\s+of)?)\s*\(?\s*(?<reps>\d{1,2})(?:\s*\+\s*(?<reps>\d{1,2})){1,3}\s*\)?(?<load>\s*(?:@?\s*\d{1,3}\s*(?:kg|lb|%))?)\s*$", RegexOptions.IgnoreCase)]
@@ -321,12 +343,16 @@ public static partial class PlanText
     [GeneratedRegex(@"^\s*(?:(?:contrasts?|complex|circuit|pairs?|superset)\s*:\s*)?(?<what>(?=.*\d)[^:""]+?[;,+][^:""]+?)\s*[,;]?\s*(?:x\s*)?(?<n>[1-9])\s*(?:rounds?|circuits?|times\s+(?:through|round))\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex RoundsBehind();
 
+    // squat 3 @ 85% + 20 m sprint x 4; trap bar deadlift 3 reps 100 kg then 4 broad jumps x 3
+    [GeneratedRegex(@"^\s*(?:(?:contrasts?|complex|pairs?|superset)\s*:?\s*)?(?<lift>[\p{L}][\p{L}' -]*?)\s+(?:x\s*)?(?<reps>\d{1,2})(?:\s*reps?)?(?<load>\s*@?\s*\d{2,3}\s*(?:%|kg|lb))?\s*(?:\+|,|\bthen\b|\binto\b|\band\b)\s*(?<then>\d{1,2}\s*(?:m|yd)(?:\s*(?:sprint|dash|accel\p{L}*))?|\d{1,2}\s+(?!(?:min|sec|reps?|sets?)\p{L}*\b)[\p{L}][\p{L}' -]{2,}?)\s*(?:,?\s*x\s*(?<n>[1-9]))(?:\s*(?:rounds?|sets?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex LiftThenRun();
+
     // 2 sets: 3x20m, 2x30m; 3 rounds of 20m, 30m, 40m
     [GeneratedRegex(@"^\s*(?<n>[1-9])\s*(?:rounds?|sets?)\s*(?:of\s*:?|:)\s*\(?(?<what>(?:\d{1,2}\s*x\s*)?\d{1,3}\s*(?:m|yd)(?:\s*[,;+&]\s*(?:\d{1,2}\s*x\s*)?\d{1,3}\s*(?:m|yd))+)\)?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex SetsOfSeveral();
 
-    // broad jump to 10 m sprint x 5
-    [GeneratedRegex(@"^\s*(?:(?<reps>[1-9])\s+)?(?<jump>[\p{L}][\p{L}' -]*?)\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel))\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    // broad jump to 10 m sprint x 5; fast feet 10 m into 20 m sprint x 4
+    [GeneratedRegex(@"^\s*(?:(?<reps>[1-9])\s+)?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s+(?<far>\d{1,2}\s*(?:m|yd)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel))\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex JumpThenSprint();
 
     [GeneratedRegex(@"^\s*,?\s*(?:rest\s*)?(?<in>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*[/,]\s*(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
@@ -336,7 +362,7 @@ public static partial class PlanText
     [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?:(?:accel\p{L}*|sprint)\s+)?(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|rest\b.*|walk.*|w/.*|with.*|from\b.*|(?:off\s+|out\s+of\s+)?(?:the\s+)?blocks?.*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex LadderOfLengths();
 
-    [GeneratedRegex(@"^\s*(?:split\s+runs?\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?<rest>.*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:split\s+(?:runs?|\d{2,3}(?:\s*(?:m|yd))?s?)\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?<rest>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex LengthsInBrackets();
 
     [GeneratedRegex(@"^\s*(?<n>\d{1,3})\s*rounds?(?:\s+of)?(?:\s*,?\s+rest\s+(?<rest>\d{1,2}:[0-5]\d))?\s*:(?=\s*\S)", RegexOptions.IgnoreCase)]
@@ -353,7 +379,7 @@ public static partial class PlanText
     private static partial Regex RestPart();
 
     // A comma parts lines too where another exercise follows it.
-    [GeneratedRegex(@";|,(?=\s*(?!(?:rest|gates?|for|each|per|log|cue|from|through|at|with|walk|in|as|sled|band|chain|vest|timed|full|easy|left|right|both|r|then)\b)\p{L}|\s*\d{1,3}\s*(?:m|yd)\s*(?:sprint|run|dash|hill|fly|flying|acceleration|bound|jog|free|unloaded|unresisted|sled|band|chain|vest|uphill)\p{L}*\b|\s*\d{1,3}\s*(?:m|yd)\s*(?:[,;]|$)|\s*\d{1,2}\s*x\s*\d)|\s\+\s(?=\p{L}|\d+\s*x)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@";|,(?=\s*(?!(?:rest|gates?|for|each|per|log|cue|from|through|at|with|walk|in|as|sled|band|chain|vest|timed|full|easy|left|right|both|r|then)\b)\p{L}|\s*\d{1,3}\s*(?:m|yd)\s*(?:sprint|run|dash|hill|fly|flying|acceleration|bound|jog|free|unloaded|unresisted|sled|band|chain|vest|uphill)\p{L}*\b|\s*\d{1,3}\s*(?:m|yd)\s*(?:[,;]|$)|\s*\d{1,2}\s*x\s*\d|\s*\d{1,2}\s+(?!(?:min|sec|metres?|meters?|yards?|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,})|\s\+\s(?=\p{L}|\d+\s*x)", RegexOptions.IgnoreCase)]
     private static partial Regex Parted();
 
     // Bullets and numbers in front of pasted lines: "- ", "* ", "1) ".

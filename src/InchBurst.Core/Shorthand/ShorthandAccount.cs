@@ -79,7 +79,7 @@ internal static partial class ShorthandAccount
     private static Match? LostFigure(string typed, PlanBlock read, string printed, string names)
     {
         var held = Figures().Matches(printed + " " + names).Select(m => Value(m.Value)).ToList();
-        var sums = read.Lines.SelectMany(Sums).Concat(Figures().Matches(printed).Where(m => m.Value.Contains(':', StringComparison.Ordinal)).SelectMany(m => new[] { Value(m.Value), Value(m.Value) / 60 })).Append(1).ToList();
+        var sums = read.Lines.SelectMany(Sums).Concat(Figures().Matches(printed).Where(m => m.Value.Contains(':', StringComparison.Ordinal)).SelectMany(m => new[] { Value(m.Value), Value(m.Value) / 60 })).Append(1).Append(read.Lines.Sum(Metres)).ToList();
         var all = Figures().Matches(typed);
         var hasRest = read.Lines.Any(l => l.Rest is not null) || read.RoundRestSeconds is not null;
         bool Has(double value)
@@ -109,7 +109,7 @@ internal static partial class ShorthandAccount
             var isHeld = all[i].Value.Contains(':', StringComparison.Ordinal) ? hasRest && Parts(all[i].Value).Exists(Has)
                 : (value > 100 && after.StartsWith('%') && Has(value - 100))
                 || (value < 1 && Has(Math.Round(value * 100)))
-                || (after.StartsWith("km", StringComparison.OrdinalIgnoreCase) && Has(value * 1000))
+                || (after.StartsWith("k", StringComparison.OrdinalIgnoreCase) && !after.StartsWith("kg", StringComparison.OrdinalIgnoreCase) && Has(value * 1000))
                 || (i + 1 < all.Count && IsMinutes(typed, all[i], all[i + 1]) && Has((value * 60) + Value(all[i + 1].Value)))
                 || (i > 0 && IsMinutes(typed, all[i - 1], all[i]) && sums.Exists(s => Math.Abs(s - (Value(all[i - 1].Value) * 60) - value) < Near))
                 || (Shares().Matches(typed).Any(s => s.Index <= all[i].Index && s.Index + s.Length > all[i].Index) && Share(typed, all[i].Index) is { } share && sums.Concat(held).Any(h => Math.Abs(h - share) < 1))
@@ -131,6 +131,9 @@ internal static partial class ShorthandAccount
 
     private static double? Share(string typed, int at) =>
         Shares().Matches(typed).FirstOrDefault(s => s.Index <= at && s.Index + s.Length > at) is { } m ? 100.0 * Parsed(m.Groups[1].Value) / Parsed(m.Groups[2].Value) : null;
+
+    // One run of a line.
+    private static double Metres(PlanLine line) => line.Shape is RunShape run ? run.Segments.Where(s => !s.IsTurn).Sum(s => s.Length.Amount) : 0;
 
     // What a line comes to all in all, and what a half of it is.
     private static IEnumerable<double> Sums(PlanLine line)
@@ -201,13 +204,19 @@ internal static partial class ShorthandAccount
         ["band"] = ["band", "tow"],
         ["assisted"] = ["tow", "band", "downhill", "assisted"],
         ["overspeed"] = ["tow", "band", "downhill"],
+        ["submax"] = ["%", "not flat out"],
+        ["decelerate"] = ["slow", "stop"],
+        ["brake"] = ["slow", "stop"],
+        ["hollow"] = ["float"],
+        ["prowler"] = ["sled"],
+        ["inch"] = ["inch", " in"],
         ["jog"] = ["jog", "float", "rest"],
         ["walk"] = ["walk", "rest"],
         ["single"] = ["each side", "single"],
         ["chute"] = ["parachute"],
         ["lying"] = ["prone", "supine"],
         ["rolling"] = ["moving"],
-        ["half"] = ["50%", "0:30"],
+        ["half"] = ["50%", ":30"],
         ["relaxed"] = ["float", "%", "relaxed"],
         ["left"] = ["each side", "left", "alternate"],
         ["right"] = ["each side", "right", "alternate"],

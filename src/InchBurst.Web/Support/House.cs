@@ -86,7 +86,8 @@ public static class House
         services.AddSingleton<CatalogueShelf>();
         services.AddSingleton<OfferShelf>();
         services.AddScoped<ExerciseCatalogue>(s => s.GetRequiredService<CatalogueShelf>().Current(s.GetRequiredService<ClubDb>()));
-        services.AddDbContext<ClubDb>(o => o.UseSqlite(ClubFile.ConnectionString(options.DataFolder), s => s.UseQuerySplittingBehavior(QuerySplittingBehavior.SingleQuery)));
+        services.AddSingleton(_ => new ClubConnections(options.DataFolder)).AddScoped<LentConnection>();
+        services.AddDbContext<ClubDb>((s, o) => o.UseSqlite(s.GetRequiredService<LentConnection>().Connection, q => q.UseQuerySplittingBehavior(QuerySplittingBehavior.SingleQuery)));
         services.AddDataProtection().SetApplicationName("InchBurst").PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(options.DataFolder, "keys")));
         services.AddIdentity<AppUser, IdentityRole>(o =>
         {
@@ -245,7 +246,6 @@ public static class House
         var services = scope.ServiceProvider;
         var options = services.GetRequiredService<HouseOptions>();
         var clock = services.GetRequiredService<TimeProvider>();
-        var db = services.GetRequiredService<ClubDb>();
         if (options.Demo && File.Exists(Path.Combine(options.DataFolder, "club.db")) && await ClubLook.AtAsync(Path.Combine(options.DataFolder, "club.db"), isQuick: true) is { Problem: null, IsDemo: false })
         {
             throw new HouseProblem($"The folder {options.DataFolder} holds a real club; the demo will not open it. Choose another with --data DIR.");
@@ -258,6 +258,8 @@ public static class House
             throw new HouseProblem(await WayOnAsync(wrong, options, clock));
         }
 
+        // Only now: who asks for the club's rows opens the file, and one that is not there would be made.
+        var db = services.GetRequiredService<ClubDb>();
         await ClubFile.BringUpToDateAsync(db, options.DataFolder, clock);
         var roles = services.GetRequiredService<RoleManager<IdentityRole>>();
         foreach (var role in Roles.All)
@@ -333,7 +335,6 @@ public static class House
             return;
         }
 
-        ClubFile.LetGo(folder);
         foreach (var name in new[] { "club.db", "club.db-wal", "club.db-shm", "club.mark" })
         {
             File.Delete(Path.Combine(folder, name));

@@ -85,7 +85,6 @@ public static class HouseCommands
 
         var password = await scope.ServiceProvider.GetRequiredService<PeopleBook>().GivePasswordAsync(user);
         await say.WriteLineAsync($"{name} signs in with this password once and chooses a new one then: {password}");
-        ClubFile.LetGo(options.DataFolder);
         return 0;
     }
 

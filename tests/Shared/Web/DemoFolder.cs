@@ -43,7 +43,6 @@ internal static class DemoFolder
             await scope.ServiceProvider.GetRequiredService<ClubDb>().Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)");
         }
 
-        ClubFile.LetGo(making);
         foreach (var old in Directory.GetDirectories(Path.GetTempPath(), Begin + "*").Where(d => Directory.GetCreationTimeUtc(d) < DateTime.UtcNow.AddDays(-1)))
         {
             Directory.Delete(old, true);

@@ -38,9 +38,9 @@ public sealed class VisitShelf(TimeProvider clock)
 
     /// <summary>What holds for a visit, or null when it is let in no more.</summary>
     /// <param name="visit">Number of the visit.</param>
-    /// <param name="db">The club's file.</param>
+    /// <param name="scopes">Where the club's file is got from when it must be asked; it is let go of at once, for a request may last as long as a screen is open.</param>
     /// <param name="cancel">Gives up.</param>
-    public async Task<Standing?> OfAsync(Guid visit, ClubDb db, CancellationToken cancel)
+    public async Task<Standing?> OfAsync(Guid visit, IServiceScopeFactory scopes, CancellationToken cancel)
     {
         var now = clock.GetUtcNow();
         if (known.TryGetValue(visit, out var there) && now - there.At < Holds)
@@ -48,6 +48,8 @@ public sealed class VisitShelf(TimeProvider clock)
             return there.Standing;
         }
 
+        await using var scope = scopes.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<ClubDb>();
         var before = Volatile.Read(ref forgotten);
         var row = await db.Visits.AsNoTracking().Where(v => v.Id == visit && v.EndedAt == null)
             .Join(db.Users, v => v.UserId, u => u.Id, (v, u) => new { v.LastSeen, u.Id, u.SecurityStamp, u.LockoutEnd, u.MustChangePassword }).SingleOrDefaultAsync(cancel);
@@ -82,7 +84,7 @@ public sealed class VisitShelf(TimeProvider clock)
     {
         var services = context.HttpContext.RequestServices;
         var standing = Guid.TryParse(context.Principal?.FindFirstValue(VisitClaim), out var visit)
-            ? await services.GetRequiredService<VisitShelf>().OfAsync(visit, services.GetRequiredService<ClubDb>(), context.HttpContext.RequestAborted)
+            ? await services.GetRequiredService<VisitShelf>().OfAsync(visit, services.GetRequiredService<IServiceScopeFactory>(), context.HttpContext.RequestAborted)
             : null;
         var stampClaim = services.GetRequiredService<Microsoft.Extensions.Options.IOptions<IdentityOptions>>().Value.ClaimsIdentity.SecurityStampClaimType;
         if (standing is null || standing.UserId != context.Principal!.FindFirstValue(ClaimTypes.NameIdentifier) || standing.Stamp != context.Principal!.FindFirstValue(stampClaim))
