@@ -11,7 +11,7 @@ namespace InchBurst.Browser.Tests;
 public sealed class DeviceTests(ITestOutputHelper output)
 {
     // As many as a run of all tests has time for; a thousand were seen alike when INCH_BURST_HISTORIES asked for them.
-    private static readonly int Histories = int.TryParse(Environment.GetEnvironmentVariable("INCH_BURST_HISTORIES"), out var asked) ? asked : 300;
+    private static readonly int Histories = int.TryParse(Environment.GetEnvironmentVariable("INCH_BURST_HISTORIES"), out var asked) ? asked : 100;
 
     private const int Batch = 100;
 

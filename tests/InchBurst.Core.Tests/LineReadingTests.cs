@@ -34,8 +34,9 @@ public class LineReadingTests
     [InlineData("10 x 100 m in 18 s rest 1 to 1", "Conditioning; 10 reps; 100 m; each in 18 s, about 76%; rest 1 to 1")]
     [InlineData("12 x 15 s 110% aerobic rest 0:15", "Conditioning; 12 reps; 0:15; 110% aerobic speed; rest 0:15")]
     [InlineData("\"quay stride\" 2 x 30 m @80%", "quay stride (a name of your own); 2 reps; 30 m; 80%; rest 2:00 by rule")]
-    [InlineData("3 rounds: squat 3 reps; broad jump 3 reps", "squat; 3 rounds of 2 lines; squat; broad jump")]
-    [InlineData("10, 20 m", "Acceleration; 1 round of 2 lines; Acceleration; Acceleration")]
+    [InlineData("3 rounds: squat 3 reps; broad jump 3 reps", "3 rounds of 2 lines; squat 3 reps; broad jump 3 reps")]
+    [InlineData("3 rounds rest 2:00: squat 3 reps 85% max; 2 x 20 m", "3 rounds of 2 lines; squat 3 reps 85% max; 2 × 20 m; rest 2:00 after a round")]
+    [InlineData("10, 20 m", "2 lines; 10 m; 20 m")]
     public void A_line_is_said_back_in_words(string typed, string words) => Assert.Equal(words, Words(typed));
 
     [Theory]

@@ -12,7 +12,7 @@ namespace InchBurst.Web.Tests;
 /// <summary>The same histories through the real book and file: what Core says the session is after a command is what the file holds.</summary>
 public sealed class LiveHistoryDataTests : IAsyncLifetime
 {
-    private const int Histories = 200;
+    private const int Histories = 100;
     private TestHouse house = null!;
 
     public async ValueTask InitializeAsync()

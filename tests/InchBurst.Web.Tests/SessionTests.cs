@@ -130,12 +130,12 @@ public sealed class SessionTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task Two_hundred_damaged_lines_never_break_the_page_or_half_store_a_line()
+    public async Task A_hundred_damaged_lines_never_break_the_page_or_half_store_a_line()
     {
         string[] pieces = ["4 x 20 m", "rest", "2:00", "@95%", "gates", "10,20", "\"", "cue", "+", "fly", "sled", "<script>", "'", "%", "from", "🙂", "x", "--", ";", "raise", "for", "99999"];
         var random = new Random(4);
         var token = (await coach.PageAsync(Url)).QuerySelector("meta[name=form-token]")!.GetAttribute("content")!;
-        for (var i = 0; i < 200; i++)
+        for (var i = 0; i < 100; i++)
         {
             var text = string.Join(' ', Enumerable.Range(0, random.Next(1, 8)).Select(_ => pieces[random.Next(pieces.Length)]));
             var before = (await PlanAsync()).Lines.Count();

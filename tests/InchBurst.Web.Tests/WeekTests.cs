@@ -336,19 +336,6 @@ public sealed class WeekTests : IAsyncLifetime
         Assert.Empty(await house.InDbAsync(db => db.OftenWishes.ToListAsync()));
     }
 
-    [Theory]
-    [InlineData("/Season/Often?week=9999-12-31")]
-    [InlineData("/Season?week=0001-01-01")]
-    [InlineData("/Season?week=9999-12-31")]
-    [InlineData("/Season?week=soon&group=nobody&day=never")]
-    [InlineData("/Season/Suggest?week=9999-12-31")]
-    [InlineData("/Season/Suggest/Session?day=9999-12-31&aim=Everything&second=7&lanes=0&straight=NaN")]
-    [InlineData("/Season/Year?weeks=-3&from=9999-12-31&phase=77777")]
-    [InlineData("/Season/Compare?week=0001-01-01")]
-    [InlineData("/Season/Print?card=true&group=nobody&week=9999-12-31")]
-    [InlineData("/Season/Calendar?edit=99999&removed=5&all=true")]
-    public async Task Odd_addresses_are_answered(string url) => Assert.Equal(HttpStatusCode.OK, (await coach.GetAsync(url)).Code);
-
     [Fact]
     public async Task A_club_that_has_nothing_yet_is_led_on()
     {

@@ -107,11 +107,14 @@ public sealed record LineReading(string Text)
         return new(text)
         {
             Kind = line.Kind,
-            Name = (line.Exercise ?? line.Kind.Name()) + (line.Exercise is not null && context.Catalogue.Find(line.Exercise) is null ? " (a name of your own)" : ""),
-            Words = isOne ? LineWords.Of(setting.DemandOf(line), setting.School) : [$"{block.Rounds} {(block.Rounds == 1 ? "round" : "rounds")} of {block.Lines.Count} lines", .. block.Lines.Select(l => l.Exercise ?? l.Kind.Name())],
+            Name = !isOne ? OfSeveral(block) : (line.Exercise ?? line.Kind.Name()) + (line.Exercise is not null && context.Catalogue.Find(line.Exercise) is null ? " (a name of your own)" : ""),
+            Words = isOne ? LineWords.Of(setting.DemandOf(line), setting.School) : [.. block.Lines.Select(l => ShorthandPrinter.Print(l, context.Catalogue).Replace(" x ", " × ", StringComparison.Ordinal)), .. block.RoundRestSeconds is { } rest ? [$"rest {Figures.Clock(rest)} after a round"] : (string[])[]],
             Minds = [.. unanswered.Select(w => $"nobody here answers to “{w}”")],
             Adds = $"adds {(metres > 0 ? Figures.Number(metres) + " m, " : "")}{Figures.Clock(SessionClock.Lay(alone, setting).TotalSeconds)}",
             Sketch = isOne ? LineSketch.Of(line) : null,
         };
     }
+
+    private static string OfSeveral(PlanBlock block) =>
+        (block.Rounds == 1 ? "" : $"{block.Rounds} rounds of ") + (block.Lines.Count == 1 ? "1 line" : $"{block.Lines.Count} lines");
 }
