@@ -25,7 +25,7 @@ public static partial class LineHabits
         Of("^\\s*" + Heading + @"\s*:\s*(?=\d+\s*(?:x|" + U + "))(?!.*:.*:)", "", "prep: 3 x 20m", "3 x 20 m"),
 
         // A test said in front.
-        Of("^\\s*(?:tests?|testing|time[ -]trials?|tt)\\s*[:-]?\\s*(?=(?:\\d{1,2}\\s*x\\s*)?\\d+\\s*" + U + ")(?!.*\\btimed\\b)(.*)$", "$1 timed", "time trial 60m", "60 m log time"),
+        Of("^\\s*(?:tests?|testing|time[ -]trials?|tt)\\s*[:-]?\\s*(?=(?:\\d{1,2}\\s*x\\s*)?\\d+\\s*" + U + ")(?!.*\\btimed\\b)(.*)$", "$1 timed", "time trial 60m", "60 m log time") with { Make = m => RestSaid(m.Groups[1].Value) + " timed" },
         Of(@"^\s*(.+?)\s+(" + One + @"(?:\s*/\s*" + One + @"){1,3})\s*(m|yd)?\s*x\s*(\d{1,2})\s*(?:each|of\s+each)\s*$", "$1 $4 x $2$3", "3pt start 10/20/30 x2 each", "2 x 10 m from 3-point; 2 x 20 m from 3-point; 2 x 30 m from 3-point") with { Make = m => $"{m.Groups[1].Value} {string.Join(", ", m.Groups[2].Value.Split('/').Select(l => $"{m.Groups[4].Value} x {l.Trim()} {(m.Groups[3].Success ? m.Groups[3].Value : "m")}"))}" },
 
         Of(@"(?<=\d\s*" + U + @"\s*x\s*\d{1,2}\s*)(?:time[ -]trials?|tt|test)\s*$", " timed", "400m x 1 time trial", "400 m log time"),

@@ -29,7 +29,15 @@ public static partial class LineHabits
 
         Of(@"(?<=\p{L})\s*&\s*(?=\p{L})", " and ", "sprint & stick 15m x 5", "stick the stop 5 x 15 m"),
         Of(@"(?<![\d.-])(\d\d)\s*%\s*\+(?=\s*(?:$|,|rest|\d))", "$1-100%", "60m x 4 @ 95%+ 6 min", "4 x 60 m @95-100% rest 6:00"),
-        Of(@"(?<![\d.])(\d{1,2})\s*k\s+(easy|steady|brisk)(?:\s+(?:run|jog))?" + E, "$1 km $2", "2k easy run", "2000 m easy"),
+        Of(@"(?<![\d.])(\d{1,2})\s*k(?![\p{L}\d])(?:\s+(easy|steady|brisk)(?:\s+(?:run|jog))?" + E + ")?", "$1 km $2", "jog 1k", "easy jog 1000 m"),
+        Of(@"^\s*(?:hydration|drinks?)\s+breaks?" + E, "water break", "hydration break 2 min", "water break 2 min"),
+        Of(B + @"w/o" + E, "without", "3x30m w/ sled, 3x30m w/o sled", "3 x 30 m sled; 3 x 30 m"),
+        Of(B + @"from\s+(?:an?\s+)?crouch(?:ed|ing)?(?:\s+(?:starts?|position|stance))?" + E, " from standing <crouched> ", "4x20m from a crouch start, 2 min", "4 x 20 m from standing rest 2:00 cue \"crouched\""),
+        Of(@"^\s*(\d{1,3}\s*" + U + @")\s*(?:" + Efforts + @"\s*)?:\s*(\d{1,2})\s*(?:x|reps?|runs?|sprints?|times)(?=\s*(?:$|,|@))", "$2 x $1", "30m sprints: 5 reps, 3 min rest", "5 x 30 m rest 3:00"),
+        Of(@"(?<=,\s*)(\d{2,3})\s+(?=(?:walk|jog)\s*$)", "$1 m ", "tempo 6x200 @ 70%, 200 walk", "tempo run 6 x 200 m @70% rest 2:23"),
+        Of(@"(?<=\d\s*x\s*(\d{3,4})\s*m(?:etres?|eters?)?\s*)(?:@|at)\s*(\d{1,2}):([0-5]\d)(?!\d|\s*(?:rest|/|per))", " in $2:$3 ", "4 x 1000m @ 3:45, 2:30 rest", "4 x 1000 m in 3:45 rest 2:30") with { Make = m => Parsed(m.Groups[1].Value) / ((60 * Parsed(m.Groups[2].Value)) + Parsed(m.Groups[3].Value)) is > LeastRunSpeed and < MostPace ? " in $2:$3 " : m.Value },
+        Of(B + @"on\s+the\s+(?=\d{1,3}\s*" + T + ")", "on ", "20 x 20m on the 30 sec", "20 x 20 m rest every 0:30"),
+        Of(@"^(.*\d\s*" + U + @")\s*,?\s*(every\s+" + Time + @")\s*x\s*(\d{1,2})\s*$", "$1 x $3 $2", "sprint 30m every 45s x 8", "8 x 30 m rest every 0:45"),
         Of(B + @"(?:with\s+|w/\s*)?(?:full|complete)\s+(?:recovery|rest|rec)\s*(?:of|=|-|:)\s*(?=\d)", " rest ", "4 x 30m with full recovery of 4 min", "4 x 30 m rest 4:00"),
         Of(@"^(\s*\p{L}[^,\d]*(?:x\s*)?\d{1,2}\s*(?:each|per|a)\s+(?:way|side|leg|direction))\s*,?\s+(" + Time + @")\s*$", "$1 rest $2", "pro agility 2 each way, 2 min", "five-ten-five 2 x 5 + turn 180 right + 10 + turn 180 left + 5 m each side rest 2:00"),
 
@@ -65,9 +73,12 @@ public static partial class LineHabits
         Of(@"^\s*bronco(?:\s+(?:runs?|tests?|shuttles?))?\s*$", "repeat shuttle 5 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back timed", "bronco test", "repeat shuttle 5 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back log time"),
         Of(@"^\s*cooper(?:'?s)?(?:\s+(?:tests?|runs?))?\s*$", "12 min <as far as possible>", "cooper test", "12 min cue \"as far as possible\""),
         Of(@"^\s*tests?\s*:\s*(?=\p{L}|\d{1,2}-\d)", "", "test: broad jump x 3", "broad jump 3 reps"),
-        Of(@"^\s*(\d{1,2})\s*/\s*(\d{1,3})\s*(m|yd)\s*(?:sprint\s+)?(?:tests?|timed)(?=\s*(?:x|$|,))", "$2 $3 gates $1,$2 timed", "10/30m test x 3", "3 x 30 m gates 10,30 log time"),
+        Of(@"^\s*(?<at>\d{1,2})\s*(?:m|yd)?(?:\s*/\s*(?<at>\d{1,3})\s*(?:m|yd)?){0,3}\s*/\s*(?<last>\d{1,3})\s*(?<u>m|yd)\s*(?:sprint\s+)?(?:tests?|timed)(?=\s*(?:x|$|,))", "", "10/30m test x 3", "3 x 30 m gates 10,30 log time") with { Make = m => $"{m.Groups["last"].Value} {m.Groups["u"].Value} gates {string.Join(",", m.Groups["at"].Captures.Select(c => c.Value))},{m.Groups["last"].Value} timed" },
+        Of(B + @"(505|5-10-5|pro[ -]agility|t)\s+(?:agility|change[ -]of[ -]direction|cod)\s+tests?\s*,?\s*", "$1 ", "505 agility test, 2 each side", "ten-and-back 2 x 5 + turn 180 + 5 m each side"),
+        Of(@"^\s*cool[ -]?down\s*[:,-]?\s*(?=(?:jog|walk)\s+\d{3,4}\s*m" + E + ")", "", "cool down jog 800m", "easy jog 800 m"),
 
         // What it is done over, between or with.
+        Of(@"(?<=^\s*(?:mini[ -]?)?(?:wickets?|hurdles?|sticks?)(?:\s+(?:runs?|drills?|sprints?))?)\s+(\d{1,2})\s*(hurdles?|wickets?|sticks?)\s*x\s*(\d{1,2})(?!\d)", " $3 passes <$1 $2>", "wicket run 8 hurdles x 5", "mini-hurdle run 5 passes cue \"8 hurdles\""),
         Of(@"^(?!.*(?:hops?|jumps?|rebounds?)\s+over\s)(.*\p{L}\s+)over\s+(?:the\s+)?((?:\d{1,2}\s+)?(?:mini[ -]?|low\s+|small\s+)?(?:hurdles?|cones?|sticks?|wickets?))(?=\s*(?:$|,|x?\s*\d))(.*)$", "$1 $3 <over $2>", "high knees over mini hurdles x 4", "high knees 4 x 15 m cue \"over mini hurdles\""),
         Of("^(.*" + B + @"(?:zig[ -]?zags?|slaloms?|weave)(?:\s+runs?)?\s*)(?:through\s+|round\s+|over\s+)?(\d{1,2}\s+(?:cones?|poles?|gates))" + E + "(.*)$", "$1 $3 <$2>", "zig zag 6 cones x 4", "zigzag run 4 x 5 + cut 100 left + 5 + cut 100 right + 5 + cut 100 left + 5 m cue \"6 cones\""),
         Of(B + @"forwards?\s*(?:and|&|/|,)\s*back(?:wards?)?" + E, " <forwards and backwards> ", "skips 2 x 20m forward and back", "easy skip 2 x 20 m cue \"forwards and backwards\""),
@@ -88,7 +99,7 @@ public static partial class LineHabits
     // A time alone at the end is a rest before anything is put behind it.
     private static string RestSaid(string line) => TimeAtEnd.Replace(line, " rest $1");
 
-    private static readonly Regex TimeAtEnd = new(@"(?<=\d\s*x\s*\d.*)(?<!rest|recovery)\s*,?\s+(" + Times + @")\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
+    private static readonly Regex TimeAtEnd = new(@"(?<=x\s*\d.*)(?<!rest|recovery)\s*,?\s+(" + Times + @")\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
 
     // So many legs of one length, there and back.
     private static string Legs(Match match)
