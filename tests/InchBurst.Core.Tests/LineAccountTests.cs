@@ -51,6 +51,8 @@ public class LineAccountTests
     [Theory]
     [InlineData("6 x 200m @75% 30s", "6 x 200 m @75% in 30 s", "6 x 200 m @75% rest 0:30")]
     [InlineData("100m x 5 16s", "5 x 100 m in 16 s", "5 x 100 m rest 0:16")]
+    [InlineData("8 x 100m 16s", "8 x 100 m in 16 s", "8 x 100 m rest 0:16")]
+    [InlineData("6 x 60 m 10 s", "6 x 60 m in 10 s", "6 x 60 m rest 0:10")]
     [InlineData("100m x 5 20s", "5 x 100 m in 20 s", "5 x 100 m rest 0:20")]
     public void Seconds_alone_behind_a_length_that_can_be_run_in_them_are_asked_about(string line, string run, string rest)
     {
@@ -71,6 +73,8 @@ public class LineAccountTests
     [Theory]
     [InlineData("overspeed 3x30m 5%", "3 x 30 m tow +5%v")]
     [InlineData("30+20 fly x 4", "4 x 30 build + 20 m fly")]
+    [InlineData("5 x 20 m 4 s", "5 x 20 m in 4 s")]
+    [InlineData("8 x 100m 16-17s", "8 x 100 m in 16-17 s")]
     [InlineData("flys: 4 x 20m, 25m build, 4 min", "fly 4 x 25 build + 20 m fly rest 4:00")]
     [InlineData("sled pull 15m x6 @ 40% bodyweight 2min", "6 x 15 m sled 40%bm rest 2:00")]
     [InlineData("200-150-100, 6 min", "200 m rest 6:00; 150 m rest 6:00; 100 m rest 6:00")]

@@ -24,6 +24,8 @@ public class WaysOutTests
     [InlineData("hill sprints x 8, 10 sec", "of work", "hill sprint 8 x 10 s")]
     [InlineData("hill sprints x 8, 10 sec", "of rest", "hill sprint 8 x 20 m rest 0:10")]
     [InlineData("tempo 100s x 8", "100 m", "tempo run 8 x 100 m")]
+    [InlineData("Mia and Zoe 3 x 20m", "for Mia, Zoe", "3 x 20 m for \"Mia\", \"Zoe\"")]
+    [InlineData("Mirelle: 4 x 30m rest 3 min", "for Mirelle", "4 x 30 m rest 3:00 for \"Mirelle\"")]
     [InlineData("vest 5% 4 x 20 m", "5% of body mass", "4 x 20 m vest 5%bm")]
     public void A_refused_line_offers_what_makes_it_read(string line, string label, string reads)
     {

@@ -31,9 +31,14 @@ public static partial class LineHabits
         Of(@"(?<![\d.-])(\d\d)\s*%\s*\+(?=\s*(?:$|,|rest|\d))", "$1-100%", "60m x 4 @ 95%+ 6 min", "4 x 60 m @95-100% rest 6:00"),
         Of(@"(?<![\d.])(\d{1,2})\s*k(?![\p{L}\d])(?:\s+(easy|steady|brisk)(?:\s+(?:run|jog))?" + E + ")?", "$1 km $2", "jog 1k", "easy jog 1000 m"),
         Of(@"^\s*(?:hydration|drinks?)\s+breaks?" + E, "water break", "hydration break 2 min", "water break 2 min"),
+        Of(@"^\s*free\s+(?:(?:sprints?|runs?)\s+)?(?=\d)", "", "sled 3 x 20m + free sprint 2 x 20m", "3 x 20 m sled; 2 x 20 m"),
+        Of(@"^\s*repeat\s+(?=\d)", "", "repeat 30s every 90 s x 6", "6 x 30 s rest every 1:30"),
+        Of(@"^(\s*\d{1,3}\s*" + T + @")\s*,?\s*(every\s+" + Time + @")\s*x\s*(\d{1,2})\s*$", "$3 x $1 $2", "30s every 90s x 6", "6 x 30 s rest every 1:30"),
+        Of(@"(?<=^\s*(?:repeat\s+)?shuttles?(?:\s+runs?)?\s*)(\d{1,2})\s*x\s*\(\s*(\d{1,2}\s*[-/,]\s*\d{1,2}\s*[-/,]\s*\d{1,2})\s*(?:m|yd)?\s*\)", "$2 x $1", "shuttles 5 x (10-20-30)", "repeat shuttle 5 x 10 up + 10 back + 20 up + 20 back + 30 up + 30 m back"),
+        Of(@"^\s*back(?:wards?)?\s+run\s+(?=\d{1,2}\s*(?:" + U + @")?\s*,?\s*(?:then\s+)?turn)", "backpedal ", "backward run 10m turn sprint 10m x 4", "4 x 10 backpedal + turn 180 + 10 m"),
         Of(B + @"w/o" + E, "without", "3x30m w/ sled, 3x30m w/o sled", "3 x 30 m sled; 3 x 30 m"),
         Of(B + @"from\s+(?:an?\s+)?crouch(?:ed|ing)?(?:\s+(?:starts?|position|stance))?" + E, " from standing <crouched> ", "4x20m from a crouch start, 2 min", "4 x 20 m from standing rest 2:00 cue \"crouched\""),
-        Of(@"^\s*(\d{1,3}\s*" + U + @")\s*(?:" + Efforts + @"\s*)?:\s*(\d{1,2})\s*(?:x|reps?|runs?|sprints?|times)(?=\s*(?:$|,|@))", "$2 x $1", "30m sprints: 5 reps, 3 min rest", "5 x 30 m rest 3:00"),
+        Of(@"^\s*(\d{1,3}\s*" + U + @"(?:\s*fly(?:ing)?)?)\s*(?:" + Efforts + @"\s*)?:\s*(\d{1,2})\s*(?:x|reps?|runs?|sprints?|times)(?=\s*(?:$|,|@))", "$2 x $1", "30m sprints: 5 reps, 3 min rest", "5 x 30 m rest 3:00"),
         Of(@"(?<=,\s*)(\d{2,3})\s+(?=(?:walk|jog)\s*$)", "$1 m ", "tempo 6x200 @ 70%, 200 walk", "tempo run 6 x 200 m @70% rest 2:23"),
         Of(@"(?<=\d\s*x\s*(\d{3,4})\s*m(?:etres?|eters?)?\s*)(?:@|at)\s*(\d{1,2}):([0-5]\d)(?!\d|\s*(?:rest|/|per))", " in $2:$3 ", "4 x 1000m @ 3:45, 2:30 rest", "4 x 1000 m in 3:45 rest 2:30") with { Make = m => Parsed(m.Groups[1].Value) / ((60 * Parsed(m.Groups[2].Value)) + Parsed(m.Groups[3].Value)) is > LeastRunSpeed and < MostPace ? " in $2:$3 " : m.Value },
         Of(B + @"on\s+the\s+(?=\d{1,3}\s*" + T + ")", "on ", "20 x 20m on the 30 sec", "20 x 20 m rest every 0:30"),
@@ -52,6 +57,7 @@ public static partial class LineHabits
 
         // How hard.
         Of(@"(?:@|" + B + @"at)?\s*(?<![\d/])([5-9])\s*/\s*10\s*(?:effort|pace|speed|intensity)" + E, " @$1" + "0%", "30m x 5 @ 9/10 effort", "5 x 30 m @90%"),
+        Of(@"^\s*sub[ -]?max(?:imal)?(?:\s+(?:sprints?|runs?|efforts?))?\s*:?\s*(?=\d)(.*)$", "$1 <not flat out>", "submax 4 x 60m", "4 x 60 m cue \"not flat out\""),
         Of(@"(?<=\d\s*" + U + @"[^;]*)" + B + @"sub[ -]?max(?:imal)?\s*(?:at|@|,)?\s*([5-9]\d)\s*%?(?!\d|\s*(?:" + U + "|" + T + "|kg|lb))", " @$1%", "5 x 30m submax 85", "5 x 30 m @85%"),
         Of(@"(?<=\d\s*" + U + @"\s*(?:" + Efforts + @"\s*)?)(?:,\s*)?hard(?=\s*(?:$|,|rest|x\s*\d|\d+\s*min))", "fast", "5 x 30m hard", "5 x 30 m fast"),
         Of(@"(?:@|" + B + @"(?:at|in))\s*(?:the\s+)?((?:lactate\s+)?threshold(?:\s+pace)?|zone\s*[1-5]|z[1-5]|conversation(?:al)?\s+pace|talking\s+pace|race\s+pace)" + E, " <at $1> ", "3 x 8 min @ threshold", "3 x 8 min cue \"at threshold\""),

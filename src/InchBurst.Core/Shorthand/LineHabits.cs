@@ -87,6 +87,9 @@ public static partial class LineHabits
     // A time behind a length that is one to run it in, and no rest.
     private static bool IsPace(string metres, string seconds) => Parsed(metres) / Parsed(seconds) is >= LeastPace and <= MostPace;
 
+    // Nobody rests for fewer seconds than this; from here on a time behind a length may be either.
+    private const double LeastRest = 10;
+
     private const double LeastPace = 5;
     private const double MostPace = 11;
 

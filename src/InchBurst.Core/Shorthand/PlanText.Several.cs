@@ -150,6 +150,6 @@ public static partial class PlanText
     [GeneratedRegex(@"\d+")]
     private static partial Regex Numbers();
 
-    [GeneratedRegex(@"\s*(?:;|-+>|=+>|→|\s/\s(?=\d+\s*(?:m|yd)?\s*x|group\s)|(?<=(?:\b|\d)min(?:s|utes?)?\s*(?:\p{L}{3,12}\s*)?)\+(?=\s*\p{L})|\+(?=\s*\d{1,2}\s*(?:x|free|sled)\s*\d|\s*(?:sprint|free|flat|sled|band|hill)s?\s+\d{1,3}\s*(?:m|yd)\s*x)|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,}|(?!(?:rest|recovery|gates?|for|each|per|log|cue|from|through|at|with|walk[ -]?back|in|as|timed|full|easy|left|right|both)\b)\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s*(?:;|-+>|=+>|→|\s/\s(?=\d+\s*(?:m|yd)?\s*x|group\s)|(?<=(?:\b|\d)min(?:s|utes?)?\s*(?:\p{L}{3,12}\s*)?)\+(?=\s*\p{L})|\+(?=\s*\d{1,2}\s*(?:x|free|sled)\s*\d|\s*(?:free\s+)?(?:sprint|free|flat|sled|band|hill)s?\s+\d{1,3}\s*(?:m|yd|x\s*\d))|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,}|(?!(?:rest|recovery|gates?|for|each|per|log|cue|from|through|at|with|walk[ -]?back|in|as|timed|full|easy|left|right|both)\b)\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
     private static partial Regex WholeLines();
 }

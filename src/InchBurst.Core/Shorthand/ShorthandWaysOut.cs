@@ -14,6 +14,11 @@ internal static partial class ShorthandWaysOut
     /// <param name="read">Reads a line, or several in one row; the problem left, or null.</param>
     public static ShorthandProblem For(string typed, ShorthandProblem problem, Func<string, ShorthandProblem?> read)
     {
+        if (InFront(typed, problem, read) is { } people)
+        {
+            problem = problem with { Choices = [.. problem.Choices, people] };
+        }
+
         if (problem.Choices.Count > MostBefore || problem.Start >= typed.Length)
         {
             return problem;
@@ -70,6 +75,22 @@ internal static partial class ShorthandWaysOut
 
     [GeneratedRegex(@"[\p{L}\p{M}']+")]
     private static partial Regex Words();
+
+    // Names of people or groups in front, which are no exercise: what follows is for them.
+    private static ShorthandChoice? InFront(string typed, ShorthandProblem problem, Func<string, ShorthandProblem?> read)
+    {
+        if (People().Match(typed) is not { Success: true } names || names.Groups["who"].Index != problem.Start || names.Groups["who"].Length < problem.Length)
+        {
+            return null;
+        }
+
+        var who = string.Join(", ", names.Groups["one"].Captures.Select(c => c.Value));
+        var choice = new ShorthandChoice($"for {who}", (0, names.Length, "")) { Ends = $" for {who}" };
+        return read(choice.In(typed)) is null ? choice : null;
+    }
+
+    [GeneratedRegex(@"^\s*(?<who>(?<one>\p{Lu}[\p{L}\p{M}'-]+)(?:\s*(?:,|&|/|\+|\band\b)\s*(?<one>\p{Lu}[\p{L}\p{M}'-]+)){0,5})\s*:?\s*(?=\d)")]
+    private static partial Regex People();
 
     // Beside more choices than these one more is no help.
     private const int MostBefore = 1;
