@@ -84,11 +84,11 @@ public static partial class LineHabits
         Of(@"^\s*cool[ -]?down\s*[:,-]?\s*(?=(?:jog|walk)\s+\d{3,4}\s*m" + E + ")", "", "cool down jog 800m", "easy jog 800 m"),
 
         // What it is done over, between or with.
+        Of(@"(?<=^\s*(?:mini[ -]?hurdles?|wickets?)(?:\s+(?:runs?|drills?|sprints?))?)\s+(?<a>\d{1,2})\s*x\s*(?<b>\d{1,2})(?=\s*(?:$|,|rest))", "", "mini hurdles 10 x 4", "mini-hurdle run 4 passes cue \"10 of them\"") with { Make = m => Parsed(m.Groups["a"].Value) is var a && Parsed(m.Groups["b"].Value) is var b && a != b ? $" {Math.Min(a, b)} passes <{Math.Max(a, b)} of them> " : m.Value },
         Of(@"(?<=^\s*(?:mini[ -]?)?(?:wickets?|hurdles?|sticks?)(?:\s+(?:runs?|drills?|sprints?))?)\s+(\d{1,2})\s*(hurdles?|wickets?|sticks?)\s*x\s*(\d{1,2})(?!\d)", " $3 passes <$1 $2>", "wicket run 8 hurdles x 5", "mini-hurdle run 5 passes cue \"8 hurdles\""),
         Of(@"^(?!.*(?:hops?|jumps?|rebounds?)\s+over\s)(.*\p{L}\s+)over\s+(?:the\s+)?((?:\d{1,2}\s+)?(?:mini[ -]?|low\s+|small\s+)?(?:hurdles?|cones?|sticks?|wickets?))(?=\s*(?:$|,|x?\s*\d))(.*)$", "$1 $3 <over $2>", "high knees over mini hurdles x 4", "high knees 4 x 15 m cue \"over mini hurdles\""),
         Of("^(.*" + B + @"(?:zig[ -]?zags?|slaloms?|weave)(?:\s+runs?)?\s*)(?:through\s+|round\s+|over\s+)?(\d{1,2}\s+(?:cones?|poles?|gates))" + E + "(.*)$", "$1 $3 <$2>", "zig zag 6 cones x 4", "zigzag run 4 x 5 + cut 100 left + 5 + cut 100 right + 5 + cut 100 left + 5 m cue \"6 cones\""),
         Of(B + @"forwards?\s*(?:and|&|/|,)\s*back(?:wards?)?" + E, " <forwards and backwards> ", "skips 2 x 20m forward and back", "easy skip 2 x 20 m cue \"forwards and backwards\""),
-        Of(B + @"prowler\s+(?=march(?:es|ing)?" + E + ")", "sled ", "prowler march 4 x 20m", "A-march 4 x 20 m sled"),
         Of(B + @"snatch[ -]grip\s+(?=rdl|romanian|deadlift)", " <snatch grip> ", "snatch grip RDL 3 x 6", "romanian deadlift 3 x 6 reps cue \"snatch grip\""),
         Of(B + @"(?:assisted|overspeed)\s+(?:sprints?|runs?)?\s*(?:with|w/|by|on)\s+(?:an?\s+)?(?:bungees?|bands?|cords?|elastics?)" + E, "tow", "assisted sprints with bungee 3 x 30m", "3 x 30 m tow"),
         Of(@"^\s*(\d)\s*(?:v|vs|on|against)\.?\s*(\d)\s+(?:races?|sprints?|runs?)\s*:?\s*(?=\d)(.*)$", "$3 <$1 against $2>", "2 v 2 races 20m x 6", "6 x 20 m cue \"2 against 2\""),

@@ -208,7 +208,6 @@ internal static partial class ShorthandAccount
         ["decelerate"] = ["slow", "stop"],
         ["brake"] = ["slow", "stop"],
         ["hollow"] = ["float"],
-        ["prowler"] = ["sled"],
         ["slow"] = ["slow", "walk"],
         ["inch"] = ["inch", " in"],
         ["jog"] = ["jog", "float", "rest"],
