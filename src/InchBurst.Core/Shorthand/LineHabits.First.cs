@@ -59,7 +59,7 @@ public static partial class LineHabits
         Of(@"(?:@|" + B + @"at)?\s*(?<![\d/])([5-9])\s*/\s*10\s*(?:effort|pace|speed|intensity)" + E, " @$1" + "0%", "30m x 5 @ 9/10 effort", "5 x 30 m @90%"),
         Of(@"^\s*sub[ -]?max(?:imal)?(?:\s+(?:sprints?|runs?|efforts?))?\s*:?\s*(?=\d)(.*)$", "$1 <not flat out>", "submax 4 x 60m", "4 x 60 m cue \"not flat out\""),
         Of(@"(?<=\d\s*" + U + @"[^;]*)" + B + @"sub[ -]?max(?:imal)?\s*(?:at|@|,)?\s*([5-9]\d)\s*%?(?!\d|\s*(?:" + U + "|" + T + "|kg|lb))", " @$1%", "5 x 30m submax 85", "5 x 30 m @85%"),
-        Of(@"(?<=\d\s*" + U + @"\s*(?:" + Efforts + @"\s*)?)(?:,\s*)?hard(?=\s*(?:$|,|rest|x\s*\d|\d+\s*min))", "fast", "5 x 30m hard", "5 x 30 m fast"),
+        Of(@"(?<=\d\s*" + U + @"\s*(?:" + Efforts + @"\s*)?)(?:,\s*)?hard(?=\s*(?:$|,|rest|x\s*\d|\d+\s*min))", " fast ", "5 x 30m hard", "5 x 30 m fast"),
         Of(@"(?:@|" + B + @"(?:at|in))\s*(?:the\s+)?((?:lactate\s+)?threshold(?:\s+pace)?|zone\s*[1-5]|z[1-5]|conversation(?:al)?\s+pace|talking\s+pace|race\s+pace)" + E, " <at $1> ", "3 x 8 min @ threshold", "3 x 8 min cue \"at threshold\""),
         Of(@"^\s*mas\s*(?:@|at)?\s*(\d{2,3})\s*%\s*:?\s*(?=\d)(.*)$", "$2 at $1% MAS", "MAS 100% 15s on 15s off x 10", "10 x 15 s 100% aerobic rest 0:15"),
         Of(@"^\s*(\d\d)\s*[:/]\s*(\d\d)\s*(?:mas\s*(?:@|at)?\s*(\d{2,3})\s*%|(?:@|at)?\s*(\d{2,3})\s*%\s*mas)\s*,?\s*(\d\s*x\s*\d{1,2}\s*min)" + E + "(.*)$", "$5 $1/$2 @ $3$4% MAS$6", "15:15 MAS 110% 2 x 6 min, 3 min", "2 x 12 x 15 s 110% aerobic rest 0:15/3:00"),
