@@ -44,7 +44,7 @@ public class PlanTextTests
         Pick<Effort?>([null, new Effort([50], Word: "easy"), new Effort([100], Word: "full")]));
 
     private static readonly Gen<LineRest?> Rests = Gen.OneOf(
-        Pick<LineRest?>([null, new LineRest(WalkBack: true)]),
+        Pick<LineRest?>([null, new LineRest(WalkBack: true), new LineRest(45, WalkBack: true)]),
         Gen.Int[0, 600].Select(s => (LineRest?)new LineRest(s)),
         Gen.Select(Gen.Int[0, 600], Gen.Int[0, 900]).Select((a, b) => (LineRest?)new LineRest(a, b)),
         Gen.Select(Gen.Int[0, 600], Gen.Int[1, 300]).Select((a, b) => (LineRest?)new LineRest(a) { MostSeconds = a + b }),

@@ -14,6 +14,7 @@ public class RestBetweenSetsTests
 
     [Theory]
     [InlineData("2 x 4 x 60 m rest walk-back/5:00", true, null, null)]
+    [InlineData("2 x 4 x 60 m rest walk-back + 1:00/5:00", true, null, null)]
     [InlineData("2 x 4 x 60 m rest every 1:30/5:00", false, 90.0, null)]
     [InlineData("2 x 4 x 60 m rest 1 to 3/5:00", false, null, 3.0)]
     [InlineData("2 x 4 x 60 m rest 2:00-3:00/5:00", false, null, null)]
@@ -26,6 +27,16 @@ public class RestBetweenSetsTests
         Assert.Equal(text, ShorthandPrinter.Print(line, ExerciseCatalogue.BuiltIn));
         var (fields, _) = LineFields.From(line, ExerciseCatalogue.BuiltIn).ToShorthand(ExerciseCatalogue.BuiltIn);
         Assert.Equal(line.Rest, Line(fields).Rest);
+    }
+
+    [Fact]
+    public void What_is_rested_after_the_walk_back_is_added_to_it()
+    {
+        RestAdvice Between(string text) => RestRules.Between(LineDemand.Of(Line(text), ExerciseCatalogue.BuiltIn), CoachingSchool.Usual);
+        var (walk, more) = (Between("4 x 60 m rest walk-back"), Between("4 x 60 m rest walk-back + 1:00"));
+        Assert.Equal(walk.Seconds + 60, more.Seconds, 6);
+        Assert.Equal(("walk back", "walk back and 1:00"), (walk.Reason, more.Reason));
+        Assert.NotNull(ShorthandLine.Read("4 x 60 m rest walk-back +").Problem);
     }
 
     // Between reps the rule of the school stands where only the rest between sets is said.

@@ -27,7 +27,24 @@ public sealed class SeveralOnOneLineTests
     [InlineData("reaction sprints 5x10m, ball drop", "reaction start 5 x 10 m")]
     [InlineData("dribbles ankle/calf/knee 2x20m", "ankle dribble 2 x 20 m; calf dribble 2 x 20 m; knee dribble 2 x 20 m")]
     [InlineData("3 x 20m sled + 2 x 20m free", "3 x 20 m sled; 2 x 20 m")]
+    [InlineData("kneeling jump to broad jump 3x3", "3 rounds: kneeling jump 3 reps cue \"each into broad jump\"; broad jump 3 reps")]
+    [InlineData("split jump + broad jump 2 x 4", "2 rounds: split jump 4 reps each side cue \"each into broad jump\"; broad jump 4 reps")]
+    [InlineData("2 x broad jump + 20m sprint x 4", "4 rounds: broad jump 2 reps; 20 m")]
+    [InlineData("split 300s x 2 (150+150)", "2 rounds: 150 m; 150 m")]
+    [InlineData("split run 200+100 x 2, 60s", "2 rounds: 200 m rest 1:00; 100 m rest 1:00")]
+    [InlineData("leg swings front and side x 10", "leg swing forwards 10 reps each side; leg swing sideways 10 reps each side")]
+    [InlineData("wall drill: singles, doubles x 5", "wall switch one 5 reps; wall switch two 5 reps")]
+    [InlineData("deadlift 5/3/1+", "deadlift 5 reps cue \"as many as you can in the last set\"; deadlift 3 reps cue \"as many as you can in the last set\"; deadlift 1 reps cue \"as many as you can in the last set\"")]
+    [InlineData("cooldown: walk 400m + stretch", "walk and breathe 400 m; cool-down 5 min")]
     public void Stands_in_order_with_what_belongs_to_each(string typed, string reads) => Assert.Equal(reads, Read(typed));
+
+    // Parts that do not come to the whole, jumps that are the same, reps that do not fall: nothing is guessed.
+    [Theory]
+    [InlineData("split 300s x 2 (150+120)")]
+    [InlineData("broad jump to broad jump 3x3")]
+    [InlineData("deadlift 1/3/5+")]
+    [InlineData("1-2-3 broad jumps")]
+    public void What_does_not_add_up_is_refused(string typed) => Assert.Null(Read(typed));
 
     // What is said to the athlete by a habit goes along where the row is parted, and a second remark joins the first.
     [Theory]

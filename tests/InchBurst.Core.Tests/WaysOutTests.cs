@@ -27,6 +27,13 @@ public class WaysOutTests
     [InlineData("Mia and Zoe 3 x 20m", "for Mia, Zoe", "3 x 20 m for \"Mia\", \"Zoe\"")]
     [InlineData("Mirelle: 4 x 30m rest 3 min", "for Mirelle", "4 x 30 m rest 3:00 for \"Mirelle\"")]
     [InlineData("vest 5% 4 x 20 m", "5% of body mass", "4 x 20 m vest 5%bm")]
+    [InlineData("back pedal to sprint 3x10m", "10m of each", "3 x 10 backpedal + 10 m sprint")]
+    [InlineData("back pedal to sprint 3x10m", "10m in all", "3 x 5 backpedal + 5 m sprint")]
+    [InlineData("shuffle into a sprint 4 x 15 yd, rest 2:00", "15 yd in all", "4 x 7.5 shuffle + 7.5 yd sprint rest 2:00")]
+    [InlineData("hill sprints 3x6", "6 reps of the usual length", "hill sprint 3 x 6 x 20 m")]
+    [InlineData("2 x 5 strides", "5 reps of the usual length", "build-up 2 x 5 x 30 m")]
+    [InlineData("tempo 3 x 10", "10 m", "tempo run 3 x 10 m")]
+    [InlineData("2 x 6 block starts", "6 m", "block start 2 x 6 m")]
     public void A_refused_line_offers_what_makes_it_read(string line, string label, string reads)
     {
         var problem = PlanText.ReadOne(line, ShorthandContext.Metric).Problem;
@@ -35,11 +42,29 @@ public class WaysOutTests
         Assert.Equal(reads, Read(choice.In(line)));
     }
 
+    // A run of an exercise as long as it may well be is asked about by nobody, nor is a drill.
+    [Theory]
+    [InlineData("falling starts 2 x 5", "falling start 2 x 5 m")]
+    [InlineData("block starts 3 x 10", "block start 3 x 10 m")]
+    [InlineData("tempo 3 x 30", "tempo run 3 x 30 m")]
+    [InlineData("A-skip 2 x 8", "A-skip 2 x 8 m")]
+    [InlineData("4 x 8", "4 x 8 m")]
+    public void A_bare_number_that_is_a_length_is_one(string line, string reads) => Assert.Equal(reads, Read(line));
+
+    // A habit that looks at a piece of the line and leaves it leaves every character in its place.
+    [Fact]
+    public void What_is_left_as_it_was_is_pointed_at_where_it_stands()
+    {
+        const string typed = "deadlift into glorp 3 x 5";
+        var problem = PlanText.ReadOne(typed, ShorthandContext.Metric).Problem!;
+        Assert.Equal("into", typed.Substring(problem.Start, problem.Length));
+    }
+
     // A remark that can be nothing else is taken as one, and said back; whatever may mean something is asked about.
     [Theory]
     [InlineData("6x30m, stay tall", "6 x 30 m cue \"stay tall\"")]
     [InlineData("4 x 20 m (last two by hand)", "4 x 20 m cue \"last two by hand\"")]
-    [InlineData("4x20m w/ gun", "4 x 20 m cue \"gun\"")]
+    [InlineData("4x20m w/ gun", "4 x 20 m cue \"on the gun\"")]
     [InlineData("4 x 20 m, no arms, rest 2:00", "4 x 20 m rest 2:00 cue \"no arms\"")]
     [InlineData("A-skip 3 x 20m, knees to hip height", "A-skip 3 x 20 m cue \"knees to hip height\"")]
     [InlineData("30m x 5 timed, 3 min, spikes", "5 x 30 m rest 3:00 log time cue \"spikes\"")]

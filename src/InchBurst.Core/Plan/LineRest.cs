@@ -6,7 +6,7 @@ namespace InchBurst.Core.Plan;
 /// <param name="RepSeconds">Seconds between reps, 0 to 3600; null when it follows a rule.</param>
 /// <param name="SetSeconds">Seconds between sets, 0 to 3600; null means as between reps.</param>
 /// <param name="Per">With <paramref name="RepSeconds"/>: that many seconds for each such distance run.</param>
-/// <param name="WalkBack">True when the walk back is the rest.</param>
+/// <param name="WalkBack">True when the walk back is the rest; with <paramref name="RepSeconds"/> so many seconds follow it.</param>
 public sealed record LineRest(double? RepSeconds = null, double? SetSeconds = null, Distance? Per = null, bool WalkBack = false)
 {
     /// <summary>Rest as so many times the work of a rep, 0.1 to 20 (1:1 is 1); null where it is said otherwise.</summary>

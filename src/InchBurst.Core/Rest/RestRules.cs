@@ -89,7 +89,7 @@ public static class RestRules
     /// <param name="school">The school.</param>
     public static RestAdvice Between(LineDemand demand, CoachingSchool school) => demand.Line.Rest switch
     {
-        { WalkBack: true } => new((demand.Course?.Metres ?? 20) / RepPace.WalkingSpeed, "walk back"),
+        { WalkBack: true, RepSeconds: var more } => new(((demand.Course?.Metres ?? 20) / RepPace.WalkingSpeed) + (more ?? 0), more is { } after ? $"walk back and {Figures.Clock(after)}" : "walk back"),
         { EverySeconds: { } every } => new(Math.Max(0, every - WorkSeconds(demand)), $"a start every {Figures.Clock(every)}"),
         { OfWork: { } share } => new(share * WorkSeconds(demand), $"{Figures.Number(share, 1)} x the work, {Figures.Clock(WorkSeconds(demand))}"),
         { Per: { } per, RepSeconds: { } seconds } => new(seconds * (demand.Course is null ? per.Metres : demand.IntentMetres) / per.Metres, $"{Figures.Clock(seconds)} for each {per}"),

@@ -79,7 +79,7 @@ public static partial class LineHabits
         Of(@"^\s*bronco(?:\s+(?:runs?|tests?|shuttles?))?\s*$", "repeat shuttle 5 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back timed", "bronco test", "repeat shuttle 5 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back log time"),
         Of(@"^\s*cooper(?:'?s)?(?:\s+(?:tests?|runs?))?\s*$", "12 min <as far as possible>", "cooper test", "12 min cue \"as far as possible\""),
         Of(@"^\s*tests?\s*:\s*(?=\p{L}|\d{1,2}-\d)", "", "test: broad jump x 3", "broad jump 3 reps"),
-        Of(@"^\s*(?<at>\d{1,2})\s*(?:m|yd)?(?:\s*/\s*(?<at>\d{1,3})\s*(?:m|yd)?){0,3}\s*/\s*(?<last>\d{1,3})\s*(?<u>m|yd)\s*(?:sprint\s+)?(?:tests?|timed)(?=\s*(?:x|$|,))", "", "10/30m test x 3", "3 x 30 m gates 10,30 log time") with { Make = m => $"{m.Groups["last"].Value} {m.Groups["u"].Value} gates {string.Join(",", m.Groups["at"].Captures.Select(c => c.Value))},{m.Groups["last"].Value} timed" },
+        Of(@"^\s*(?<at>\d{1,2})\s*(?:m|yd)?(?:\s*/\s*(?<at>\d{1,3})\s*(?:m|yd)?){0,3}\s*/\s*(?<last>\d{1,3})\s*(?<u>m|yd)?\s*(?:sprint\s+)?(?:tests?|timed)(?=\s*(?:x|$|,))", "", "10/30m test x 3", "3 x 30 m gates 10,30 log time") with { Make = m => $"{m.Groups["last"].Value} {(m.Groups["u"].Success ? m.Groups["u"].Value : "m")} gates {string.Join(",", m.Groups["at"].Captures.Select(c => c.Value))},{m.Groups["last"].Value} timed" },
         Of(B + @"(505|5-10-5|pro[ -]agility|t)\s+(?:agility|change[ -]of[ -]direction|cod)\s+tests?\s*,?\s*", "$1 ", "505 agility test, 2 each side", "ten-and-back 2 x 5 + turn 180 + 5 m each side"),
         Of(@"^\s*cool[ -]?down\s*[:,-]?\s*(?=(?:jog|walk)\s+\d{3,4}\s*m" + E + ")", "", "cool down jog 800m", "easy jog 800 m"),
 

@@ -144,6 +144,14 @@ internal sealed partial class LineText
             Copy(done, match.Index - done);
             var (start, length) = Source(match.Index, match.Length);
             var with = make(match);
+            if (with == match.Value)
+            {
+                // Left as it is, every character keeps its place.
+                Copy(match.Index, match.Length);
+                done = match.Index + match.Length;
+                continue;
+            }
+
             for (var i = 0; i < with.Length; i++)
             {
                 if (with[i] == '<' && with.IndexOf('>', i) is > 0 and var end && all.Count <= LastKept - FirstKept)

@@ -13,7 +13,12 @@ public static partial class PlanText
         IReadOnlyList<string> parts = [];
         var settled = LineHabits.BeforeNames.Aggregate(LineText.Of(text), (t, h) => t.Replace(h));
         var typed = settled.Text;
-        if (Lengths().Match(typed) is { Success: true } lengths)
+        if (typed.Contains(';', StringComparison.Ordinal) && !text.Contains(';', StringComparison.Ordinal) && !text.Contains('"', StringComparison.Ordinal))
+        {
+            // A habit of writing one row for two things.
+            parts = [.. typed.Split(';', StringSplitOptions.TrimEntries)];
+        }
+        else if (Lengths().Match(typed) is { Success: true } lengths)
         {
             parts = [.. Numbers().Matches(lengths.Groups["list"].Value).Select(n => $"{lengths.Groups["name"].Value}{lengths.Groups["count"].Value}{n.Value} {lengths.Groups["unit"].Value}{lengths.Groups["rest"].Value}")];
         }
@@ -133,7 +138,7 @@ public static partial class PlanText
     private static partial Regex EachTimes();
 
     // back squat 5,5,3,3,1; deadlift 5/3/1
-    [GeneratedRegex(@"^\s*(?<name>[\p{L}'][\p{L}' -]*?)\s*:?\s*(?<reps>\d{1,2})(?:\s*[,/-]\s*(?<reps>\d{1,2})){2,9}\s*(?:reps)?(?<rest>\s*(?:,?\s*(?:rest|heavy|light)\b.*)?)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}'][\p{L}' -]*?)\s*:?\s*(?<reps>\d{1,2})(?:\s*[,/-]\s*(?<reps>\d{1,2})){2,9}\s*(?:reps)?(?<rest>\s*(?:,?\s*(?:rest|heavy|light)\b.*|[\uE200-\uE2FF])?)$", RegexOptions.IgnoreCase)]
     private static partial Regex FallingReps();
 
     [GeneratedRegex(@"(\d+)\D+(\d+)")]

@@ -261,6 +261,12 @@ public static partial class PlanText
             return $"{(burst.Groups["n"].Success ? burst.Groups["n"].Value : "3")} rounds{(burst.Groups["rest"].Success ? " rest " + burst.Groups["rest"].Value : "")}: {jump.Name} {(burst.Groups["far"].Success ? burst.Groups["far"].Value : (burst.Groups["reps"].Success ? burst.Groups["reps"].Value : "1") + " reps" + (jump.EachSide ? " each side" : ""))}; {burst.Groups["run"].Value}";
         }
 
+        if (JumpIntoJump().Match(row) is { Success: true } jumps && context.Catalogue.Find(jumps.Groups["first"].Value) is { Does: Motion.Jump or Motion.Hop or Motion.Bound, Counted: CountedIn.Reps } into && context.Catalogue.Find(jumps.Groups["second"].Value) is { Does: Motion.Jump or Motion.Hop or Motion.Bound, Counted: CountedIn.Reps } landing && into != landing)
+        {
+            // One jump and straight into another: rounds, so that every landing counts.
+            return $"{jumps.Groups["n"].Value} rounds: {into.Name} {jumps.Groups["reps"].Value} reps{(into.EachSide ? " each side" : "")} cue \"each into {landing.Name}\"; {landing.Name} {jumps.Groups["reps"].Value} reps{(landing.EachSide ? " each side" : "")}";
+        }
+
         if (LiftThenRun().Match(row) is { Success: true } mixed && context.Catalogue.Find(mixed.Groups["lift"].Value) is { Counted: CountedIn.Reps } lifted)
         {
             // A set of a lift and a sprint or jumps behind it are rounds.
@@ -292,6 +298,12 @@ public static partial class PlanText
             return $"{complex.Groups["n"].Value} rounds: {string.Join("; ", complex.Groups["name"].Captures.Zip(complex.Groups["reps"].Captures, (n, r) => $"{n.Value.Trim()} {r.Value} reps{complex.Groups["load"].Value}"))}";
         }
 
+        if (SplitRun().Match(row) is { Success: true } split && (!split.Groups["whole"].Success || Metres(split, "whole") == Metres(split, "one") + Metres(split, "other")))
+        {
+            // A run in two parts is two runs, one soon behind the other.
+            row = $"{(split.Groups["n"].Success ? split.Groups["n"].Value : "1")} x ({split.Groups["one"].Value}+{split.Groups["other"].Value}){split.Groups["rest"].Value}";
+        }
+
         var found = LengthsInBrackets().Match(row) is { Success: true } bracketed ? bracketed : LadderOfLengths().Match(row);
         if (!found.Success || (found.Groups["x"].Success && !found.Groups["word"].Success && !found.Groups["n"].Success && !IsFalling(found)))
         {
@@ -311,6 +323,8 @@ public static partial class PlanText
         var lines = string.Join("; ", found.Groups["each"].Captures.Select(c => $"{c.Value.Trim()}{(char.IsAsciiDigit(c.Value.Trim()[^1]) ? unit : "")} {after}"));
         return found.Groups["n"].Success ? $"{found.Groups["n"].Value} rounds: {lines}" : lines;
     }
+
+    private static int Metres(Match match, string group) => int.Parse(match.Groups[group].ValueSpan, CultureInfo.InvariantCulture);
 
     // 150-120-90: falling lengths, which no range and no zone is.
     private static bool IsFalling(Match lengths)
@@ -352,18 +366,26 @@ public static partial class PlanText
     private static partial Regex SetsOfSeveral();
 
     // broad jump to 10 m sprint x 5; fast feet 10 m into 20 m sprint x 4
-    [GeneratedRegex(@"^\s*(?:(?<reps>[1-9])\s+)?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s+(?<far>\d{1,2}\s*(?:m|yd)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel))\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?<reps>[1-9])\s*(?:x\s*|\s))?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s+(?<far>\d{1,2}\s*(?:m|yd)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel))\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex JumpThenSprint();
 
     [GeneratedRegex(@"^\s*,?\s*(?:rest\s*)?(?<in>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*[/,]\s*(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex WithinAndAfter();
 
     // ladder 10-20-30-40 m, walk back; 40-30-20-10 x 2; pyramid 20/40/60/40/20; with the word in front spaces are enough.
-    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?:(?:accel\p{L}*|sprint)\s+)?(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|rest\b.*|walk.*|w/.*|with.*|from\b.*|(?:off\s+|out\s+of\s+)?(?:the\s+)?blocks?.*)?)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?:(?:accel\p{L}*|sprint)\s+)?(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|\d{2,3}\s*%.*|rest\b.*|walk.*|w/.*|with.*|from\b.*|(?:off\s+|out\s+of\s+)?(?:the\s+)?blocks?.*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex LadderOfLengths();
 
-    [GeneratedRegex(@"^\s*(?:split\s+(?:runs?|\d{2,3}(?:\s*(?:m|yd))?s?)\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?<rest>.*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:split\s+(?:runs?|\d{2,3}(?:\s*(?:m|yd))?s?)\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?!\s*fl(?:y|ying)\b)(?<rest>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex LengthsInBrackets();
+
+    // split 300s x 2 (150+150); split run 200+100 x 2, 60 s between
+    [GeneratedRegex(@"^\s*split\s+(?:runs?\s*:?\s*)?(?:(?<whole>\d{3})\s*m?s?\s*(?:x\s*(?<n>[1-9])\s*)?\(\s*)?(?<one>\d{2,3})\s*m?\s*[+/]\s*(?<other>\d{2,3})\s*m?\s*\)?\s*(?:x\s*(?<n>[1-9]))?(?<rest>(?:[,\s].*)?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex SplitRun();
+
+    // kneeling jump to broad jump 3x3
+    [GeneratedRegex(@"^\s*(?<first>[\p{L}][\p{L}' -]*?)\s+(?:(?:in)?to|\+)\s+(?:an?\s+)?(?<second>[\p{L}][\p{L}' -]*?)\s*:?\s*(?<n>[1-9])\s*x\s*(?<reps>\d{1,2})\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex JumpIntoJump();
 
     [GeneratedRegex(@"^\s*(?<n>\d{1,3})\s*rounds?(?:\s+of)?(?:\s*,?\s+rest\s+(?<rest>\d{1,2}:[0-5]\d))?\s*:(?=\s*\S)", RegexOptions.IgnoreCase)]
     private static partial Regex OneLineRounds();

@@ -106,6 +106,7 @@ public static class ShorthandPrinter
         null or { WalkBack: false, EverySeconds: null, OfWork: null, Per: null, RepSeconds: null, SetSeconds: null } => "",
         { WalkBack: false, EverySeconds: null, OfWork: null, Per: null, RepSeconds: null, SetSeconds: { } only } => Clock(only) + " between sets",
         { SetSeconds: { } between } when rest is { WalkBack: true } or { EverySeconds: not null } or { OfWork: not null } or { MostSeconds: not null } => $"{RestText(rest with { SetSeconds = null })}/{Clock(between)}",
+        { WalkBack: true, RepSeconds: { } after } => "walk-back + " + Clock(after),
         { WalkBack: true } => "walk-back",
         { EverySeconds: { } every } => "every " + Clock(every),
         { OfWork: { } share } => "1 to " + Plain(share),

@@ -150,7 +150,14 @@ internal sealed partial class ShorthandReader
         if (Now.IsWord("walk-back") || (Now.IsWord("walk") && Next.IsWord("back")))
         {
             at += Now.IsWord("walk-back") ? 1 : 2;
-            rest = new LineRest(WalkBack: true) with { SetSeconds = SetRest() };
+            double? after = null;
+            if (Now.Is('+'))
+            {
+                at++;
+                after = Duration("How long after the walk back?");
+            }
+
+            rest = new LineRest(after, WalkBack: true) with { SetSeconds = SetRest() };
             return;
         }
 

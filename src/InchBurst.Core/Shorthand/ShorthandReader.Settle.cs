@@ -216,7 +216,7 @@ internal sealed partial class ShorthandReader
                 throw Doubtful(bare, $"{bare.Text} what?", ["reps", "m"], w => (bare.Start + bare.Length, 0, " " + w), w => $"{bare.Text} {w}");
             }
 
-            if (shape is RunShape && bare.Value < LeastBareMetres)
+            if (shape is RunShape && (bare.Value < LeastBareMetres || (!asWritten && exercise is { Does: Motion.Sprint } && usual?.shape is RunShape often && IsMoreLikelyCounted(bare.Value, often.Metres))))
             {
                 throw Doubtful(bare, $"{bare.Text} what?", usual is null ? ["m", "s"] : ["m", "reps of the usual length"], w => w[0] == 'r' ? (bare.Start + bare.Length, 0, " x " + LengthOf(usual!)) : (bare.Start + bare.Length, 0, " " + w), w => $"{bare.Text} {w}");
             }
@@ -245,6 +245,9 @@ internal sealed partial class ShorthandReader
 
     // A length without a unit below this is more likely a count.
     private const double LeastBareMetres = 5;
+
+    // A run of a few metres is one of 5, and of an exercise that is run over much more it is none: a bare number is then as likely how many.
+    private static bool IsMoreLikelyCounted(double bare, double usual) => bare is > LeastBareMetres and < 2 * LeastBareMetres || bare <= usual / 4;
 
     // On each side, as many as this are more likely counted than measured.
     private const double MostBareReps = 20;

@@ -19,6 +19,11 @@ internal static partial class ShorthandWaysOut
             problem = problem with { Choices = [.. problem.Choices, people] };
         }
 
+        if (OneIntoAnother().Match(typed) is { Success: true } two)
+        {
+            return problem with { Message = $"{two.Groups["far"].Value} of each, or in all?", Choices = [.. EachOrInAll(typed, two).Where(c => read(c.In(typed)) is null)] };
+        }
+
         if (problem.Choices.Count > MostBefore || problem.Start >= typed.Length)
         {
             return problem;
@@ -91,6 +96,17 @@ internal static partial class ShorthandWaysOut
 
     [GeneratedRegex(@"^\s*(?<who>(?<one>\p{Lu}[\p{L}\p{M}'-]+)(?:\s*(?:,|&|/|\+|\band\b)\s*(?<one>\p{Lu}[\p{L}\p{M}'-]+)){0,5})\s*:?\s*(?=\d)")]
     private static partial Regex People();
+
+    // One way of going into another over one length: that long each, or both together.
+    private static IEnumerable<ShorthandChoice> EachOrInAll(string typed, Match two)
+    {
+        var (far, unit) = (double.Parse(two.Groups["metres"].ValueSpan, System.Globalization.CultureInfo.InvariantCulture), two.Groups["unit"].Value);
+        ShorthandChoice Of(string says, double each) => new(says, (0, typed.Length, string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{two.Groups["n"].Value}{each} {two.Groups["one"].Value} + {each} {unit} {two.Groups["other"].Value}{two.Groups["rest"].Value}")));
+        return [Of($"{two.Groups["far"].Value} of each", far), Of($"{two.Groups["far"].Value} in all", far / 2)];
+    }
+
+    [GeneratedRegex(@"^\s*(?<one>back[ -]?pedal|shuffle|crossover|jog|skip|walk|bound|hop|march)s?\s+(?:in)?to\s+(?:an?\s+)?(?<other>back[ -]?pedal|shuffle|crossover|jog|sprint|skip|bound|hop|march)s?\s*:?\s*(?<n>\d{1,2}\s*x\s*)(?<far>(?<metres>\d{1,2})\s*(?<unit>m|yd))(?<rest>(?:[,\s].*)?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex OneIntoAnother();
 
     // Beside more choices than these one more is no help.
     private const int MostBefore = 1;
