@@ -24,6 +24,12 @@ public sealed class LiftBook(ClubDb db, SeasonOfOne season, ExerciseCatalogue ca
     /// <summary>True for a line whose load is a share of what can be lifted once.</summary>
     public static bool IsShare(PlanLine line) => line.Load is { Kind: LoadKind.Lift, Unit: LoadUnit.PercentMaximum };
 
+    /// <summary>True for a lift by a share of body mass.</summary>
+    public static bool IsOfBody(PlanLine line) => line.Load is { Kind: LoadKind.Lift, Unit: LoadUnit.PercentBodyMass };
+
+    /// <summary>True for a line that asks something else of each athlete: a share of a maximum, of body mass or of an aerobic speed.</summary>
+    public static bool IsOwn(PlanLine line) => IsShare(line) || IsOfBody(line) || IsPaced(line);
+
     /// <summary>True for a line whose reps are a share of the aerobic speed.</summary>
     public static bool IsPaced(PlanLine line) => line.Goal is { AerobicPercent: not null };
 

@@ -1,3 +1,4 @@
+using InchBurst.Core.Catalogue;
 using System.Globalization;
 using InchBurst.Core.Plan;
 using InchBurst.Core.Progress;
@@ -78,6 +79,22 @@ public class LiftMaximumTests
     [InlineData("squat 4 x 3 60 kg", 100, 1, MassReading.Kilogram, null)]
     [InlineData("squat 4 x 3", 100, 1, MassReading.Kilogram, null)]
     [InlineData("4 x 20 m sled 20%bm", 100, 1, MassReading.Kilogram, null)]
+    [InlineData("loaded jump 4 x 4 30%bm", 100, 1, MassReading.Kilogram, null)]
     public void A_share_of_the_maximum_is_told_as_what_goes_on_the_bar(string line, double kilograms, int reps, MassReading mass, string? bar) =>
         Assert.Equal(bar, StandingMaximum.Of([new(Day, kilograms, reps, true)], Day)!.BarWords(ShorthandLine.Read(line).Line!.Load, mass));
+
+    // 30% of 78 kg is 23.4: with pairs of 1.25 kg plates 22.5.
+    [Theory]
+    [InlineData("loaded jump 4 x 4 30% BW", 78.0, MassReading.Kilogram, "22.5 kg")]
+    [InlineData("loaded carry 3 x 20 m 50-60%bm", 80.0, MassReading.Kilogram, "40 to 47.5 kg")]
+    [InlineData("squat 3 x 5 100%bm", 90.718474, MassReading.Pound, "200 lb")]
+    [InlineData("squat 3 x 5 100%bm", null, MassReading.Kilogram, null)]
+    [InlineData("squat 3 x 5 75% max", 80.0, MassReading.Kilogram, null)]
+    [InlineData("4 x 20 m sled 20%bm", 80.0, MassReading.Kilogram, null)]
+    public void A_share_of_body_mass_is_told_as_what_is_lifted(string typed, double? body, MassReading mass, string? bar)
+    {
+        var line = ShorthandLine.Read(typed).Line!;
+        Assert.Equal(bar, LiftMaximum.OfBody(line.Load, body, mass) is { } of ? LiftMaximum.Words(of, mass) : null);
+        Assert.Equal(line.Load, ShorthandLine.Read(ShorthandPrinter.Print(line, ExerciseCatalogue.BuiltIn)).Line!.Load);
+    }
 }

@@ -162,6 +162,8 @@ public class LiveChangeTests
     [InlineData("split squat 3 x 3 log load", "|")]
     [InlineData("loaded jump 3 x 3 vest 10 kg log load", "10 kg|")]
     [InlineData("loaded jump 3 x 3 vest 5% bm log load", "3.5 kg|")]
+    [InlineData("loaded jump 3 x 3 30%bm log load", "20 kg|")]
+    [InlineData("loaded jump 3 x 3 25-30%bm log load", "20 kg|")]
     [InlineData("countermovement jump 3 x 3 log height", "|best 41.5 cm")]
     [InlineData("4 x 20 m sled 30 kg log load", "30 kg|")]
     [InlineData("4 x 20 m log load", "|")]
@@ -173,6 +175,15 @@ public class LiveChangeTests
         var athlete = Setting.Athletes[0] with { MassKilograms = 70, Measured = [new("SQUAT", MeasureKind.Load, 101), new("countermovement jump", MeasureKind.JumpHeight, 0.415), new("SQUAT", MeasureKind.Reps, 5), new("20 m sled 30 kg", MeasureKind.Load, 30), new("20 m", MeasureKind.Load, 30)] };
         var boxes = LiveEntry.Targets(state, LiveEntry.DemandFor(plan.Lines.First(), Setting, athlete), Setting, athlete).Where(t => t.Points.Length == 0).ToList();
         Assert.Equal(said, string.Join('|', boxes.Select(t => $"{t.Aim}|{t.Best}")));
+    }
+
+    [Fact]
+    public void Of_an_athlete_whose_mass_nobody_knows_the_share_is_said()
+    {
+        var plan = SessionPlan.Empty.Add(ShorthandLine.Read("loaded jump 3 x 3 30%bm log load").Line!);
+        var athlete = Setting.Athletes[0] with { MassKilograms = null };
+        var boxes = LiveEntry.Targets(LiveHistory.Fresh with { Plan = plan, LineId = plan.Lines.First().Id }, LiveEntry.DemandFor(plan.Lines.First(), Setting, athlete), Setting, athlete);
+        Assert.Contains(boxes, b => b.Aim == "30% of body mass");
     }
 
     [Theory]

@@ -53,6 +53,29 @@ public sealed class LiftTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_share_of_body_mass_is_kilograms_on_the_plan_the_sheet_the_card_and_trackside()
+    {
+        var (first, second) = (squad[0].Id, squad[1].Id);
+        await house.InDbAsync(db => db.Athletes.ExecuteUpdateAsync(u => u.SetProperty(a => a.MassKilograms, a => a.Id == first ? 78 : a.Id == second ? 91 : (double?)null)));
+        await coach.PostAsync("/Sessions/49", "/Sessions/49?handler=Add", ("text", "jump squats 4 x 4 30% BW"));
+
+        var said = (await coach.PageAsync("/Sessions/49")).QuerySelectorAll(".row-loads").Last();
+        Assert.Equal($"22.5 to 27.5 kg, {squad.Count - 2 + await ModifiedAsync()} without a body mass", said.TextContent);
+        Assert.Equal("/Athletes", said.GetAttribute("href"));
+        var sheet = (await coach.PageAsync("/Sessions/49/Sheet")).Body!.TextContent;
+        Assert.Contains("On the bar: loaded jump 30%bm", sheet, StringComparison.Ordinal);
+        Assert.Contains("27.5 kg", sheet, StringComparison.Ordinal);
+        Assert.Contains("no body mass", sheet, StringComparison.Ordinal);
+        Assert.Contains("= 22.5 kg", (await coach.PageAsync($"/Sessions/49/Card?athlete={first}")).Body!.TextContent, StringComparison.Ordinal);
+
+        await coach.PostAsync("/Sessions/49/Trackside", "/Sessions/49/Trackside?handler=Start", [.. squad.Select(a => ("here", $"{a.Id}"))]);
+        var line = Core.Plan.PlanJson.Read((await house.InDbAsync(db => db.Sessions.SingleAsync(s => s.Id == 49))).PlanJson).Lines.Last();
+        var bars = (await coach.PageAsync($"/Sessions/49/Trackside?line={line.Id}&round=1")).QuerySelectorAll(".t-bars dd").Select(d => d.TextContent).ToList();
+        Assert.Equal(["22.5 kg", "27.5 kg"], bars.Where(b => b.Contains("kg", StringComparison.Ordinal)).Order());
+        Assert.Equal(squad.Count - 2, bars.Count(b => b == "by feel: no body mass"));
+    }
+
+    [Fact]
     public async Task A_shuttle_test_makes_a_share_of_the_aerobic_speed_metres_for_each()
     {
         const string test = "1,200 m shuttle test";

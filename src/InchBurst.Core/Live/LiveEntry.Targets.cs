@@ -86,6 +86,7 @@ public static partial class LiveEntry
                 (MeasureKind.Load, { Unit: LoadUnit.PercentMaximum } lift) => best is { } most ? Text(LiftMaximum.ToLift(most, lift.Amount, setting.MassUnit)) : $"{Figures.Number(lift.Amount, 1)}% of max",
                 (MeasureKind.Load, { Pieces: > 1 } pair) => ShorthandPrinter.LoadText(pair),
                 (MeasureKind.Load, { Kind: LoadKind.Lift, Unit: LoadUnit.Light or LoadUnit.Medium or LoadUnit.Heavy } word) => ShorthandPrinter.LoadText(word),
+                (MeasureKind.Load, { Kind: LoadKind.Lift, Unit: LoadUnit.PercentBodyMass } share) => LiftMaximum.OfBody(share, athlete.MassKilograms, setting.MassUnit) is { } bar ? Text(bar.Most) : $"{Figures.Number(share.Amount, 1)}% of body mass",
                 (MeasureKind.Load, { Unit: not LoadUnit.PercentBodyMass } load) when LoadEffect.Kilograms(load, 0) is { } kilograms => Text(kilograms),
                 (MeasureKind.Load, { Unit: LoadUnit.PercentBodyMass } load) when athlete.MassKilograms is { } mass => Text(LoadEffect.Kilograms(load, mass)!.Value),
                 (MeasureKind.Reps, _) when demand.Line.Shape is CountShape { Count: > 1 } count => $"{count.Count}",

@@ -28,6 +28,23 @@ public static class LiftMaximum
         return step * Math.Max(1, Math.Round(maximum * percent / 100 / step, MidpointRounding.AwayFromZero));
     }
 
+    /// <summary>What to lift for a load in percent of body mass, to the nearest pair of the least plates.</summary>
+    /// <param name="load">Load of the line.</param>
+    /// <param name="body">Body mass, kg, above 0; null where it is not known.</param>
+    /// <param name="reading">What the plates are marked in.</param>
+    /// <returns>kg, the lighter end of a range first; null for a load that is no lift by body mass, or where that is not known.</returns>
+    public static (double Least, double Most)? OfBody(LineLoad? load, double? body, MassReading reading) => load is not { Kind: LoadKind.Lift, Unit: LoadUnit.PercentBodyMass } share || body is not { } bodyKilograms ? null
+        : (ToLift(bodyKilograms, share.Least ?? share.Amount, reading), ToLift(bodyKilograms, share.Amount, reading));
+
+    /// <summary>What to lift in words: "62.5 kg", "60 to 70 kg".</summary>
+    /// <param name="bar">kg, the lighter end first.</param>
+    /// <param name="reading">Unit masses are read in.</param>
+    public static string Words((double Least, double Most) bar, MassReading reading)
+    {
+        string Text(double kilograms) => Figures.Number(Figures.MassIn(kilograms, reading), 1);
+        return $"{(bar.Least == bar.Most ? "" : Text(bar.Least) + " to ")}{Text(bar.Most)} {Figures.SymbolOf(reading)}";
+    }
+
     /// <summary>
     /// The range a set gives: from 36 load / (37 − reps) (Brzycki) to load × (1 + reps / 30) (Epley), both from memory; the two meet at ten reps. One rep is the load itself.
     /// </summary>
@@ -97,9 +114,5 @@ public sealed record StandingMaximum(LiftSet From, double Kilograms, double High
     /// <summary>What to put on the bar in words: "62.5 kg", "60 to 70 kg"; null for a load that is no share of a maximum.</summary>
     /// <param name="load">Load of the line.</param>
     /// <param name="mass">What the plates are marked in.</param>
-    public string? BarWords(LineLoad? load, MassReading mass)
-    {
-        string Text(double kilograms) => Figures.Number(Figures.MassIn(kilograms, mass), 1);
-        return OnTheBar(load, mass) is not var (least, most) ? null : $"{(least == most ? "" : Text(least) + " to ")}{Text(most)} {Figures.SymbolOf(mass)}";
-    }
+    public string? BarWords(LineLoad? load, MassReading mass) => OnTheBar(load, mass) is { } bar ? LiftMaximum.Words(bar, mass) : null;
 }

@@ -44,6 +44,8 @@ public static partial class LineHabits
         Of(@"(?<=\d[^;]*)" + B + @"(?:easy|slow)\s+(?=walk(?:ing)?[ -](?:down|back))", "", "hills 6x 40m easy walk down", "6 x 40 m uphill rest walk-back"),
         Of(@"^(\s*\p{L}[^\d,]*?)\s(\d{1,2})\s*x\s*,\s*(\d{1,2}\s*'|" + Time + @")\s*$", "$1 x $2, rest $3", "wicket run 3x, 4'", "mini-hurdle run 3 passes rest 4:00"),
 
+        Of(@"(?<=" + B + @"rest\s*(?:is|of|:|=)?\s*)([1-9])\s*/\s*(\d{1,2})\s*(?:mins?|minutes?|')", "$1 min/$2 min", "3 x 4 x 30m @92% rest 2/5 min", "3 x 4 x 30 m @92% rest 2:00/5:00"),
+
         // What is said beside the work.
         Of(@",?\s*(?:-\s*)?" + B + @"((?:stop|end|finish|call\s+it)\s+(?:if|when|once)\s+[^,;()]*)\s*$", " <$1>", "5 x 30m stop if slower than 4.3", "5 x 30 m cue \"stop if slower than 4.3\""),
         Of(@"(?<=\d.*)[,\s]\s*(?:in\s+|on\s+)?(lanes?\s+\d(?:\s*(?:-|,|&|and)\s*\d)?)" + E, " <$1> ", "bend 4 x 40m lane 4", "curve run 4 x 40 m cue \"lane 4\""),
@@ -70,6 +72,13 @@ public static partial class LineHabits
         Of(@"^\s*([1-9])\s*x\s*(\d{1,2}\s*(?:min|'))\s*(\d\d)\s*/\s*(\d\d)\s*(?:@|at)?\s*(\d{2,3})\s*%\s*(?:mas|aerobic)\s*(?:,\s*(" + Time + @"))?\s*$", "", "3 x 6 min 15/15 100% mas, 3 min", "3 x 12 x 15 s 100% aerobic rest 0:15/3:00") with { Make = m => $"$1 x $2 $3/$4 @ $5% MAS{(m.Groups[6].Success ? ", $6 between sets" : "")}" },
         Of(@"^\s*(?:(?<n>\d{1,2})\s*x\s*)?(?<leg>\d{1,2})(?:\s*[-/]\s*(?<leg>\d{1,2})){3,6}\s*(?<u>m|yd)?\s*shuttles?(?:\s+runs?)?\s*(?:x\s*(?<n>\d{1,2}))?(?!\d)", "", "5-10-15-20m shuttle x 3", "repeat shuttle 3 x 5 up + 5 back + 10 up + 10 back + 15 up + 15 back + 20 up + 20 m back") with { Make = m => $"repeat shuttle {(m.Groups["n"].Success ? m.Groups["n"].Value : "1")} x {string.Join(" + ", m.Groups["leg"].Captures.Select((c, i) => $"{c.Value} up + {c.Value} {(i == m.Groups["leg"].Captures.Count - 1 ? (m.Groups["u"].Success ? m.Groups["u"].Value : "m") + " " : "")}back"))}" },
 
+        Of(B + @"with\s+(?:an?|the)\s+(?=twist|turn|rotation|reach|arms?)", "with ", "lunges with a twist 10m", "walking lunge with turn 10 m"),
+        Of(@"^\s*(?<n>\d{1,2}\s*x\s*)?(?<whole>\d{2,3})\s*(?<u>m|yd)\s*shuttles?(?:\s+runs?)?\s*(?:\(\s*(?<leg>\d{2})\s*(?:m|yd)(?:\s+(?:legs?|lines?|apart))?\s*\)|(?:in|over|with|of)\s+(?<leg>\d{2})\s*(?:m|yd)(?:\s+legs?)?)", "", "150m shuttle (25m) x 3", "repeat shuttle 3 x 25 up + 25 back + 25 up + 25 back + 25 up + 25 m back") with { Make = InLegs },
+        Of(@"^\s*(backpedal|shuffle|crossover|jog|skip|walk|bound|hop|march)\s+(\d{1,2})\s*(m|yd)\s*(?:into|to|then|and|\+|,)\s*(?:an?\s+)?(?:(\d{1,2})\s*(?:m|yd)\s*sprints?|sprint\s+(\d{1,2})\s*(?:m|yd))\s*x\s*(\d{1,2})(?!\d)", "", "shuffle 5m into 10m sprint x 3 each side", "3 x 5 shuffle + 10 m sprint each side") with { Make = m => $"{m.Groups[6].Value} x {m.Groups[2].Value} {m.Groups[1].Value} + {m.Groups[4].Value}{m.Groups[5].Value} {m.Groups[3].Value} sprint" },
+        Of(@"^\s*(cool[ -]?down\s+\d{1,2}\s*" + T + @")\s+(?:easy\s+)?(walk|jog)(?:ing|ging)?\s*$", "$1 <$2>", "cool down 5 min walk", "cool-down 5 min cue \"walk\""),
+        Of(@"^\s*((?:(?:easy|light)\s+)?(?:jog|walk))(?:ging|ing)?\s*(?:and|&|\+)\s*stretch(?:ing|es)?\s*:?\s*(\d{1,2}\s*" + T + @")\s*$", "cool-down $2 <$1 and stretch>", "light jog and stretch 5 min", "cool-down 5 min cue \"light jog and stretch\""),
+        Of(@"^\s*(\d{1,3}(?:\s*-\s*\d{1,3})?\s*%\s*(?:of\s+)?(?:bw|bm|body[ -]?(?:weight|mass)))\s+(\p{L}.*)$", "$2 $1", "30% BW jump squats 4x4", "loaded jump 4 x 4 reps 30%bm"),
+
         // How things are spelt.
         Of(@"(?:@|" + B + @"at)\s*(\d{1,2})\s*(?:in|inch(?:es)?|″)(?=\s*(?:$|,|box|hurdles?|high|rest))(?:\s*(?:box(?:es)?|hurdles?|high))?", " $1 inches ", "box jumps 4x4 @ 24in", "box jump 4 x 4 reps cue \"24 in\""),
         Of(B + @"resisted\s+(band|sled|chain|parachute)s?" + E, "$1", "4x20m resisted band", "4 x 20 m band"),
@@ -83,6 +92,14 @@ public static partial class LineHabits
         Of(@"^\s*([2-9])\s*x\s*([2-9]|1[0-2])\s+((?:(?:grass|tempo)\s+)?diagonals?)" + E + @"(?!\s*\d)", "$3 $1 x $2 x 100 m ", "3x10 diagonals", "tempo run 3 x 10 x 100 m"),
         Of(@"(?<=^\s*cut)ting(?=\s*(?:drills?)?\s*\d)(?:\s*drills?)?", "s", "cutting drill 45 degrees x 4 each side", "cut forty-five 4 x 8 + cut 45 + 8 m each side"),
     ];
+
+    private static string InLegs(Match match)
+    {
+        var (whole, leg) = (Parsed(match.Groups["whole"].Value), Parsed(match.Groups["leg"].Value));
+        var legs = whole / leg;
+        return legs != Math.Floor(legs) || legs is < 2 or > 20 ? match.Value
+            : $"repeat shuttle {match.Groups["n"].Value}{string.Join(" + ", Enumerable.Range(0, (int)legs).Select(i => string.Create(CultureInfo.InvariantCulture, $"{leg} {(i == (int)legs - 1 ? match.Groups["u"].Value + " " : "")}{(i % 2 == 0 ? "up" : "back")}")))}";
+    }
 
     private static string All(Match match, string group) => string.Join(",", match.Groups[group].Captures.Select(c => c.Value));
 

@@ -145,7 +145,7 @@ public static class ShorthandPrinter
                 return load.Unit.ToString().ToLowerInvariant();
             }
 
-            return (load.Pieces > 1 ? load.Pieces.ToString(CultureInfo.InvariantCulture) + " x " : "") + (load.Least is { } light ? Plain(light) + "-" : "") + Plain(load.Amount) + load.Unit switch { LoadUnit.Kilogram => " kg", LoadUnit.Pound => " lb", _ => "% max" };
+            return (load.Pieces > 1 ? load.Pieces.ToString(CultureInfo.InvariantCulture) + " x " : "") + (load.Least is { } light ? Plain(light) + "-" : "") + Plain(load.Amount) + load.Unit switch { LoadUnit.Kilogram => " kg", LoadUnit.Pound => " lb", LoadUnit.PercentBodyMass => "%bm", _ => "% max" };
         }
 
         var word = load.Kind.ToString().ToLowerInvariant();

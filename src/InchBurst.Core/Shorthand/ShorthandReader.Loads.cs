@@ -133,7 +133,7 @@ internal sealed partial class ShorthandReader
 
         if (unit.Is('%') && Later(two ? 4 : 2).IsWord("bm") && load is null or { Unit: LoadUnit.None })
         {
-            if ((load ?? exercise?.UsualLoad)?.Kind is not { } carried)
+            if (((load ?? exercise?.UsualLoad)?.Kind ?? (IsHeld() ? LoadKind.Lift : null)) is not { } carried)
             {
                 throw Doubtful(token, $"{token.Text}% of body mass on what?", ["sled", "vest"], word => (token.Start, 0, word + " "));
             }
@@ -177,6 +177,9 @@ internal sealed partial class ShorthandReader
         at += two ? 4 : 2;
         return true;
     }
+
+    // What is lifted, jumped, thrown or carried with is in the hands or on the shoulders.
+    private bool IsHeld() => exercise is { Does: Motion.Lift or Motion.Jump or Motion.Throw or Motion.Hold or Motion.Carry or Motion.Walk };
 
     private static readonly string[] StillMoves = ["as", "heavy", "as", "still", "moves"];
 

@@ -91,7 +91,7 @@ public sealed partial class BuilderMaker(SquadBook squads, Desk desk, ExerciseCa
         int? selected = state.Line is { } id && plan.Line(id) is not null ? id : null;
         var blocks = plan.Blocks.Select((b, i) => new BuilderBlock(
             b, i + 1, [.. b.Lines.Select(l => Row(l, b, timeline, setting, [.. checkedAthletes.Where(a => plan.Covers(l, a.Name, squad.First(m => m.Name == a.Name).Groups))], club)
-                with { Step = steps.GetValueOrDefault(l.Id), Lifts = LiftsOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => maxima.Find(a.Id, l.Exercise))], club) + PacedOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => speeds.TryGetValue(a.Id, out var s) ? s.Speed : (double?)null)], club) })],
+                with { Step = steps.GetValueOrDefault(l.Id), Lifts = LiftsOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => maxima.Find(a.Id, l.Exercise)?.OnTheBar(l.Load, club.MassUnit) ?? LiftMaximum.OfBody(l.Load, a.MassKilograms, club.MassUnit))], club) + PacedOf(l, [.. expected.Where(a => IsFor(plan, l, a, own)).Select(a => speeds.TryGetValue(a.Id, out var s) ? s.Speed : (double?)null)], club) })],
             Figures.Clock(Math.Max(0, timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.EndSeconds).DefaultIfEmpty(0).Max() - timeline.Items.Where(t => t.BlockId == b.Id).Select(t => t.StartSeconds).DefaultIfEmpty(0).Min())))
         { Together = Together(b, setting) }).ToList();
         var selectedBlock = selected is { } s ? plan.BlockOf(s)?.Id : state.Block;
@@ -232,23 +232,21 @@ public sealed partial class BuilderMaker(SquadBook squads, Desk desk, ExerciseCa
     }
 
     // "60 to 85 kg, 3 without a maximum": what goes on the bar for a group.
-    private static string LiftsOf(PlanLine line, IReadOnlyList<StandingMaximum?> maxima, Club club)
+    private static string LiftsOf(PlanLine line, IReadOnlyList<(double Least, double Most)?> own, Club club)
     {
-        if (!LiftBook.IsShare(line) || maxima.Count == 0)
+        if (!(LiftBook.IsShare(line) || LiftBook.IsOfBody(line)) || own.Count == 0)
         {
             return "";
         }
 
-        string Kg(double kilograms) => Figures.Number(Figures.MassIn(kilograms, club.MassUnit), 1);
-        var bars = maxima.Select(m => m?.OnTheBar(line.Load, club.MassUnit)).OfType<(double Least, double Most)>().ToList();
+        var (bars, isOfBody) = (own.OfType<(double Least, double Most)>().ToList(), LiftBook.IsOfBody(line));
         if (bars.Count == 0)
         {
-            return "no maxima yet";
+            return isOfBody ? "no body masses yet" : "no maxima yet";
         }
 
-        var (least, most) = (Kg(bars.Min(b => b.Least)), Kg(bars.Max(b => b.Most)));
-        var without = maxima.Count(m => m is null);
-        return $"{(least == most ? least : $"{least} to {most}")} {Figures.SymbolOf(club.MassUnit)}{(without > 0 ? $", {without} without a maximum" : "")}";
+        var without = own.Count - bars.Count;
+        return LiftMaximum.Words((bars.Min(b => b.Least), bars.Max(b => b.Most)), club.MassUnit) + (without > 0 ? $", {without} without a {(isOfBody ? "body mass" : "maximum")}" : "");
     }
 
     // "58 m in 0:15 to 66 m in 0:15, 2 without a test": what a share of the aerobic speed is for a group.

@@ -3,6 +3,7 @@ using InchBurst.Core.Clock;
 using InchBurst.Core.Demand;
 using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Progress;
 using InchBurst.Core.School;
 using InchBurst.Core.Shorthand;
 using InchBurst.Core.Units;
@@ -123,8 +124,9 @@ public sealed record BuilderView(
     /// <summary>Aerobic speeds of those expected, where the session asks a share of them.</summary>
     public IReadOnlyDictionary<int, StandingSpeed> Speeds { get; init; } = new Dictionary<int, StandingSpeed>();
 
-    /// <summary>What a line is for an athlete where it asks a share of their own maximum or test, in words; null where nothing is known or asked.</summary>
+    /// <summary>What a line is for an athlete where it asks a share of their own maximum, body mass or test, in words; null where nothing is known or asked.</summary>
     public string? OwnOf(PlanLine line, Athlete athlete) => Maxima.Find(athlete.Id, line.Exercise)?.BarWords(line.Load, Club.MassUnit)
+        ?? (LiftMaximum.OfBody(line.Load, athlete.MassKilograms, Club.MassUnit) is { } bar ? LiftMaximum.Words(bar, Club.MassUnit) : null)
         ?? (Speeds.TryGetValue(athlete.Id, out var speed) ? AerobicPace.Words(line, speed.Speed, Club.DistanceUnit) : null);
 
     /// <summary>Groups of the coach's own, by athlete.</summary>

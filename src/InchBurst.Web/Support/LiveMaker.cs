@@ -6,6 +6,7 @@ using InchBurst.Core.Load;
 using InchBurst.Core.Log;
 using InchBurst.Core.Make;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Progress;
 using InchBurst.Core.Rest;
 using InchBurst.Core.School;
 using InchBurst.Core.Sprint;
@@ -62,6 +63,7 @@ public sealed class LiveMaker(TracksideBook book, SquadBook squads, ResultsBook 
             Used = setting.Used,
             Beside = sight.Beside,
             Bars = demand is null ? [] : LiftBook.IsShare(demand.Line) ? [.. queue.Select(q => (q.Athlete, maxima.Find(q.Athlete.Id, demand.Line.Exercise)?.BarWords(demand.Line.Load, club.MassUnit) ?? "by feel: no maximum"))]
+                : LiftBook.IsOfBody(demand.Line) ? [.. queue.Select(q => (q.Athlete, LiftMaximum.OfBody(demand.Line.Load, q.Athlete.MassKilograms, club.MassUnit) is { } bar ? LiftMaximum.Words(bar, club.MassUnit) : "by feel: no body mass"))]
                 : LiftBook.IsPaced(demand.Line) ? [.. queue.Select(q => (q.Athlete, speeds.TryGetValue(q.Athlete.Id, out var speed) ? AerobicPace.Words(demand.Line, speed.Speed, club.DistanceUnit) ?? "" : "by feel: no test"))] : [],
             Clocks = ask.ForWho || session.State == SessionState.Planned || (demand is not null && Core.Season.DayDose.Reaches(demand)) ? (await squads.RowsAsync(session.SquadId, desk.Today)).ToDictionary(r => r.Athlete.Id, r => r.Clock) : new Dictionary<int, Core.Season.TopSpeedClock>(),
             Expected = ask.ForWho || session.State == SessionState.Planned ? (await weeks.MembersAsync(session)).Select(a => a.Id).ToHashSet() : [],
