@@ -12,7 +12,7 @@ public static partial class LineHabits
 
         // Sides.
         Of(@"(?:" + B + @"(?:on\s+)?(?:each|per|a|ea\.?|every|both|either)\s+|/\s*)(?:sides?|legs?|arms?|ways?|foot|feet|directions?)" + E, " each side ", "leg swings 12 each leg", "leg swing forwards 1 x 12 reps each side"),
-        Of(B + @"(?:l\s*[/&+]\s*r|r\s*[/&+]\s*l|left\s*(?:and|&|/|\+)\s*right|right\s*(?:and|&|/|\+)\s*left|l\s+and\s+r|(?<=\d\s*(?:(?:" + T + "|" + U + @")\s*)?)(?:each|ea\.?)(?=\s*(?:$|,|;|@|rest|x\s*\d|\d{2,3}\s*cm|with|w/|(?:2\s*x\s*)?\d+(?:\.\d+)?\s*(?:kg|lb))))" + E, " each side ", "4x20m l/r", "4 x 20 m each side"),
+        Of(B + @"(?:l\s*[/&+]\s*r|r\s*[/&+]\s*l|left\s*(?:and|&|/|\+)\s*right|right\s*(?:and|&|/|\+)\s*left|l\s+and\s+r|(?:(?<=\d\s*(?:(?:" + T + "|" + U + @")\s*)?)|(?<=\d\s+" + Name + @"\s*))(?:each|ea\.?)(?=\s*(?:$|,|;|@|rest|x\s*\d|\d{2,3}\s*cm|with|w/|(?:2\s*x\s*)?\d+(?:\.\d+)?\s*(?:kg|lb))))" + E, " each side ", "4x20m l/r", "4 x 20 m each side"),
 
         Of(@"(?<=" + Name + @"[^;]*\d\s*(?:reps\s*)?)" + B + @"(?:single|one)[ -]leg(?:ged)?\s*$", " each side", "calf raises 3x15 single leg", "calf raise 3 x 15 reps each side"),
         Of("(" + Name + @")\s*(?:x\s*)?(" + D + @"\s*(?:" + T + @")?)\s*each side\s*x\s*(" + Count + @")(?!\s*(?:" + U + "|" + T + "))", "$1 $3 x $2 each side", "side planks 30s each x 2", "side plank 2 x 30 s each side"),

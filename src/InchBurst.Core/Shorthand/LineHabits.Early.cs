@@ -8,8 +8,8 @@ public static partial class LineHabits
 {
     // A stretch with what is done on it, such as 20 m fast.
     private const string Done = @"(?:build(?:[ -]?up)?|fly(?:ing)?|fast|hard|sprint(?:ing)?|float(?:ing)?|relax(?:ed)?|easy|coast(?:ing)?|slow(?:[ -]?down)?|decel\p{L}*|accel\p{L}*|hold|out|up|back)";
-    private const string People = @"(?:juniors?|seniors?|women|men|girls|boys|ladies|backs|forwards?|wings?|wingers?|pivots?|line players?|keepers?|goalkeepers?|goalies|defenders|attackers|midfielders|starters|non-starters|subs|substitutes|rookies|beginners|seconds|reserves|returners|injured|u\d{2}s?|everyone else|the rest)(?!\p{L})";
-    private const string Heading = @"(?:acceleration|speed(?:\s+work)?|strength|gym|weights|plyos?|plyometrics|jumps|power|drills?|prep(?:aration)?|primers?|activation|mobility|core|conditioning|agility|change\s+of\s+direction|cod|(?:in|pre|off|post)[ -]season|(?:day|week|option|phase)\s+[a-z1-9]|(?:mon|tues|wednes|thurs|fri|satur|sun)day|sprints?|(?:\p{L}{2,}\s+){1,2}(?:work|practice|session|training|section|phase)|(?:hip\s+)?hinge|knee(?:\s+dominant)?|hip(?:\s+dominant)?|push|pull|lower(?:\s+body)?|upper(?:\s+body)?|(?:main|primary|secondary)\s+lifts?|accessor(?:y|ies)|assistance|finisher|part\s+[a-z1-9]|block\s+[a-z1-9]|set\s+[a-z1-9]|station\s+[a-z1-9]|[a-d][1-9]?)";
+    private const string People = @"(?:juniors?|seniors?|women|men|girls|boys|ladies|backs|forwards?|wings?|wingers?|pivots?|line players?|keepers?|goalkeepers?|goalies|defenders|attackers|midfielders|starters|non-starters|subs|substitutes|rookies|beginners|seconds|reserves|returners|injured|gks?|u\d{2}s?|everyone else|the rest)(?!\p{L})";
+    private const string Heading = @"(?:acceleration|speed(?:\s+work)?|strength|gym|weights|plyos?|plyometrics|jumps|power|drills?|prep(?:aration)?|primers?|activation|mobility|core|conditioning|agility|change\s+of\s+direction|cod|(?:in|pre|off|post)[ -]season|(?:day|week|option|phase)\s+[a-z1-9]|(?:mon|tues|wednes|thurs|fri|satur|sun)day|sprints?|(?:\p{L}{2,}\s+){1,2}(?:work|practice|session|training|section|phase|drills?|circuit|series|block)|(?:speed\s+)?ladder|technique|technical|movement|(?:hip\s+)?hinge|knee(?:\s+dominant)?|hip(?:\s+dominant)?|push|pull|lower(?:\s+body)?|upper(?:\s+body)?|(?:main|primary|secondary)\s+lifts?|accessor(?:y|ies)|assistance|finisher|part\s+[a-z1-9]|block\s+[a-z1-9]|set\s+[a-z1-9]|station\s+[a-z1-9]|[a-d][1-9]?)";
 
     /// <summary>The line without the heading in front of it.</summary>
     internal static string WithoutHeading(string line) => HeadingInFront.Replace(line, "");
@@ -86,7 +86,7 @@ public static partial class LineHabits
         Of(@"^\s*(?:(?:general|dynamic|team)\s+)?warm[ -]?up\s*[:,-]?\s*(\d{1,2}\s*" + T + @")\s+(?:of\s+)?(?:easy\s+)?(jog|skip|bike|cycl|row)(?:ging|ping|ing|e)?\s*$", "$2 $1", "general warm up 5 mins jog", "easy jog 5 min"),
         Of(@"^\s*cool[ -]?down\s*[:,-]?\s*(\d{1,2}\s*" + T + @")\s*(?:of\s+|:\s*|,\s*|\(\s*)?((?:(?:easy|light|gentle)\s+)?(?:walk|jog|stretch|breath|roll)\p{L}*(?:\s*(?:,|and|&|\+)\s*(?:(?:easy|light|gentle)\s+)?(?:walk|jog|stretch|breath|foam roll|roll)\p{L}*)+)\s*\)?\s*$", "cool-down $1 <$2>", "cool-down 10 min walk and stretch", "cool-down 10 min cue \"walk and stretch\""),
         Of(@"^\s*(?:everyone|everybody|all(?:\s+(?:athletes|players))?|(?:the\s+)?whole\s+(?:group|team|squad))\s*[:,]?\s+(?=\d+\s*(?:x|" + U + "))", "", "everyone 3x20m", "3 x 20 m"),
-        Of(@"(?<=\d\s*" + U + @"\s*)(?:free|unloaded|unresisted|without\s+(?:load|sled)|no\s+(?:load|sled))(?:\s+(?:sprints?|runs?))?(?=\s*(?:$|,|rest|x\s*\d))", "", "2 x 20m free", "2 x 20 m"),
+        Of(@"(?<=\d\s*" + U + @"\s*)(?:(?:on\s+the\s+)?flat|free|unloaded|unresisted|without\s+(?:load|sled)|no\s+(?:load|sled))(?:\s+(?:sprints?|runs?))?(?=\s*(?:$|,|rest|x\s*\d))", "", "2 x 20m free", "2 x 20 m"),
         Of(@"^\s*([1-9])\s+(?=(?:heavy\s+|light\s+)?(?:sled|band|hill|free)\s+\d{1,2}\s*" + U + ")", "$1 x ", "3 sled 20m", "3 x 20 m sled"),
         Of(@"(?<=^\s*\d{1,2}\s*x\s*)free\s+(?=\d{1,2}\s*" + U + ")", "", "2 free 20m", "2 x 20 m"),
 
@@ -106,7 +106,7 @@ public static partial class LineHabits
         Of(@"(?<=\d\s*(?:m|yd)\s*)x\s*(?=\d{2,3}\s*%)", " @", "4*30m*95%", "4 x 30 m @95%"),
         Of(@"(?<=\d\s*(?:m|yd)\s*)(\d{1,2})\s*x\s*$", " x $1", "30m4x", "4 x 30 m"),
         Of(@"(?<=^\s*(?:\p{L}[\p{L} ]*)?\d{1,3}\s*(?:kgs?|lbs?)\s*)x\s*(?=\d{1,3}\s*" + U + ")", " ", "sled 20kg x 15m x 5", "5 x 15 m sled 20 kg"),
-        Of(@"(?<=" + U + @"\s*)\+\s*(?=\d{1,3}\s*(?:kgs?|lbs?)" + E + ")", " ", "sled 5 x 15m +20kg", "5 x 15 m sled 20 kg"),
+        Of(@"(?<=(?:" + U + @"|x\s*\d{1,2})\s*)\+\s*(?=\d{1,3}(?:\.\d)?\s*(?:kgs?|lbs?)" + E + ")", " ", "sled 5 x 15m +20kg", "5 x 15 m sled 20 kg"),
         Of(@"(?<=" + B + @"sled" + E + @".*?),?\s*(?:load(?:ed)?|weight(?:ed)?)\s+(?:to|for|at|of)\s+(?=\d)", " ", "sled 5 x 15m, load to 50% velocity drop", "5 x 15 m sled -50%v"),
         Of(B + @"(half|quarter|[1-3]/[2-4])\s*(?:of\s+|x\s*)?(?:body[ -]?(?:weight|mass)|bw)" + E, "", "5 x 15m sled half bodyweight", "5 x 15 m sled 50%bm") with { Make = m => $" {Fraction(m.Groups[1].Value)}%bm " },
         Of(@"(?<=x\s*\d{1,2}\s*)@\s*(" + Time + @")\s*$", " rest $1", "20 m x 4 @ 5 min", "4 x 20 m rest 5:00"),

@@ -22,6 +22,10 @@ public static partial class LineHabits
 
         Of(@"\(\s*(\d{1,2})\s*\+\s*(\d{1,2})\s*(?:m|yd)?\s*\)\s*(?=fl(?:y|ying)" + E + ")", "$1 build + $2 ", "3 x (30 + 30) fly, 5'", "3 x 30 build + 30 m fly rest 5:00"),
 
+        Of(@"^(?<n>\s*\d{1,2}\s*x\s*)?(?<w>\d{2,3})\s*(?<u>m|yd)\s*(?:float|easy)[ -](?:fast|sprint|hard)[ -](?:float|easy)(?:\s*x\s*(?<n>\d{1,2}))?(?=\s*(?:$|,|rest))", "", "60m easy-fast-easy x 3", "3 x 20 float + 20 fast + 20 m float") with { Make = m => Parsed(m.Groups["w"].Value) % 3 != 0 ? m.Value : $"{(m.Groups["n"].Success ? m.Groups["n"].Value.Trim(' ', 'x') : "1")} x {Parsed(m.Groups["w"].Value) / 3} float + {Parsed(m.Groups["w"].Value) / 3} fast + {Parsed(m.Groups["w"].Value) / 3} {m.Groups["u"].Value} float" },
+        Of(@"^\s*(?:float|easy)[ -](?:fast|sprint|hard)[ -](?:float|easy)\s*:?\s*(?<n>\d{1,2}\s*x\s*)?(\d{1,2})\s*[-/]\s*(\d{1,2})\s*[-/]\s*(\d{1,2})\s*(m|yd)?(?:\s*x\s*(?<n>\d{1,2}))?", "", "float-fast-float 3 x 20/20/20", "3 x 20 float + 20 fast + 20 m float") with { Make = m => $"{(m.Groups["n"].Success ? m.Groups["n"].Value.Trim(' ', 'x') : "1")} x {m.Groups[1].Value} float + {m.Groups[2].Value} fast + {m.Groups[3].Value} {(m.Groups[4].Success ? m.Groups[4].Value : "m")} float" },
+        Of(@"^(?<n>\s*\d{1,2}\s*x\s*)?(45|60|90|120|180)\s*(?:deg(?:ree)?s?)?\s*(turn|cut)s?\s*(?:sprints?|runs?|drills?)?\s*:?\s*(?<n>\d{1,2}\s*x\s*)?(\d{1,2})\s*(?:m|yd)?\s*\+\s*(\d{1,2})\s*(m|yd)?(?:\s*x\s*(?<n>\d{1,2}))?(?!\d)", "", "180 turn sprints 10+10m x 4", "4 x 10 + turn 180 + 10 m") with { Make = m => $"{(m.Groups["n"].Success ? m.Groups["n"].Value.Trim(' ', 'x') : "1")} x {m.Groups[3].Value} + {m.Groups[2].Value.ToLowerInvariant()} {m.Groups[1].Value} + {m.Groups[4].Value} {(m.Groups[5].Success ? m.Groups[5].Value : "m")} " },
+
         // One thing into another.
         Of(B + @"(\p{L}[\p{L}-]*(?:[ -]\p{L}[\p{L}-]*)?)\s+(?:in)?to\s+(?:an?\s+)?(\p{L}[\p{L}-]*(?:[ -]\p{L}[\p{L}-]*)?)(?=\s*:?\s*(?:\d|x\s*\d|$|,))", "", "A-march to A-skip 3 x 20m", "A-march 3 x 20 m cue \"into A-skip\"") with { Make = Into },
 
@@ -45,6 +49,14 @@ public static partial class LineHabits
         Of(@"^(\s*\p{L}[^\d,]*?)\s(\d{1,2})\s*x\s*,\s*(\d{1,2}\s*'|" + Time + @")\s*$", "$1 x $2, rest $3", "wicket run 3x, 4'", "mini-hurdle run 3 passes rest 4:00"),
 
         Of(@"(?<=" + B + @"rest\s*(?:is|of|:|=)?\s*)([1-9])\s*/\s*(\d{1,2})\s*(?:mins?|minutes?|')", "$1 min/$2 min", "3 x 4 x 30m @92% rest 2/5 min", "3 x 4 x 30 m @92% rest 2:00/5:00"),
+
+        Of(@"(?<=x\s*(\d{2,4})\s*(?:m(?:etres?|eters?)?)?\s*|^\s*(\d{2,4})\s*m(?:etres?|eters?)?\s*(?:x\s*\d{1,2}\s*)?)@\s*(\d{1,2}(?:\.\d{1,2})?)\s*s(?:ecs?)?" + E, "", "2 x 200 @ 26s, 8 mins", "2 x 200 m in 26 s rest 8:00") with { Make = m => IsPace(m.Groups[1].Value + m.Groups[2].Value, m.Groups[3].Value) ? $" in {m.Groups[3].Value} s " : m.Value },
+        Of(@"^\s*(\d{2,4}\s*" + U + @")\s*in\s+(\d{1,3}(?:\.\d{1,2})?\s*s(?:ecs?)?)\s*x\s*(\d{1,2})(?!\d)", "$3 x $1 in $2 ", "100m in 14s x 5, 90s", "5 x 100 m in 14 s rest 1:30"),
+        Of(@"^\s*(?:(?<n>[2-9])\s*x\s*(?<r>\d{1,3}\s*" + U + @")|(?<r>\d{1,3}\s*" + U + @")\s*x\s*(?<n>[2-9]))\s*,?\s*(?:building|build(?:ing)?\s+up|rising|ramping|progress\p{L}*)\s*(?:from\s+|@\s*)?(?<a>\d{2})\s*%?\s*(?:-|to)\s*(?<b>\d{2,3})(?!\d|\s*[-/,]\s*\d)\s*%?", "", "30m x 4 building 85-100%", "4 x 30 m @85,90,95,100%") with { Make = Rising },
+        Of(B + @"(?:progressive(?:ly)?|building|ramping)\s*(?:@\s*)?(?=\d{2,3}\s*%?\s*[/,]\s*\d{2,3})", " @", "3 x 30m progressive 80/90/100", "3 x 30 m @80,90,100%"),
+        Of(@"(?<=\d\s*" + U + @"\s*(?:,\s*)?)on\s+the\s+:?([2-9][05])(?=\s*(?:$|,|x))", " rest every $1 s", "8 x 30m on the 45", "8 x 30 m rest every 0:45"),
+        Of(@"^\s*e([2-9])mom\s*:?\s*(?=\d)(.*)$", "$2 rest every $1 min", "e2mom 5 x 30m", "5 x 30 m rest every 2:00"),
+        Of(@"(?<=%\s*(?:of\s+)?(?:mas|vvo2\s?max|aerobic)\s*)/\s*(" + Time + @")\s*$", " rest $1", "6 x 15s @ 120% vVO2max / 15s", "6 x 15 s 120% aerobic rest 0:15"),
 
         // What is said beside the work.
         Of(@",?\s*(?:-\s*)?" + B + @"((?:stop|end|finish|call\s+it)\s+(?:if|when|once)\s+[^,;()]*)\s*$", " <$1>", "5 x 30m stop if slower than 4.3", "5 x 30 m cue \"stop if slower than 4.3\""),
@@ -74,10 +86,23 @@ public static partial class LineHabits
 
         Of(B + @"with\s+(?:an?|the)\s+(?=twist|turn|rotation|reach|arms?)", "with ", "lunges with a twist 10m", "walking lunge with turn 10 m"),
         Of(@"^\s*(?<n>\d{1,2}\s*x\s*)?(?<whole>\d{2,3})\s*(?<u>m|yd)\s*shuttles?(?:\s+runs?)?\s*(?:\(\s*(?<leg>\d{2})\s*(?:m|yd)(?:\s+(?:legs?|lines?|apart))?\s*\)|(?:in|over|with|of)\s+(?<leg>\d{2})\s*(?:m|yd)(?:\s+legs?)?)", "", "150m shuttle (25m) x 3", "repeat shuttle 3 x 25 up + 25 back + 25 up + 25 back + 25 up + 25 m back") with { Make = InLegs },
-        Of(@"^\s*(backpedal|shuffle|crossover|jog|skip|walk|bound|hop|march)\s+(\d{1,2})\s*(m|yd)\s*(?:into|to|then|and|\+|,)\s*(?:an?\s+)?(?:(\d{1,2})\s*(?:m|yd)\s*sprints?|sprint\s+(\d{1,2})\s*(?:m|yd))\s*x\s*(\d{1,2})(?!\d)", "", "shuffle 5m into 10m sprint x 3 each side", "3 x 5 shuffle + 10 m sprint each side") with { Make = m => $"{m.Groups[6].Value} x {m.Groups[2].Value} {m.Groups[1].Value} + {m.Groups[4].Value}{m.Groups[5].Value} {m.Groups[3].Value} sprint" },
+        Of(@"^\s*(?:(?:side|lateral)\s+)?(backpedal|shuffle|crossover|jog|skip|walk|bound|hop|march)\s+(\d{1,2})\s*(m|yd)\s*(?:into|to|then|and|\+|,)\s*(?:an?\s+)?(?:(\d{1,2})\s*(?:m|yd)\s*sprints?|sprint\s+(\d{1,2})\s*(?:m|yd))\s*x\s*(\d{1,2})(?!\d)", "", "shuffle 5m into 10m sprint x 3 each side", "3 x 5 shuffle + 10 m sprint each side") with { Make = m => $"{m.Groups[6].Value} x {m.Groups[2].Value} {m.Groups[1].Value} + {m.Groups[4].Value}{m.Groups[5].Value} {m.Groups[3].Value} sprint" },
         Of(@"^\s*(cool[ -]?down\s+\d{1,2}\s*" + T + @")\s+(?:easy\s+)?(walk|jog)(?:ing|ging)?\s*$", "$1 <$2>", "cool down 5 min walk", "cool-down 5 min cue \"walk\""),
         Of(@"^\s*((?:(?:easy|light)\s+)?(?:jog|walk))(?:ging|ing)?\s*(?:and|&|\+)\s*stretch(?:ing|es)?\s*:?\s*(\d{1,2}\s*" + T + @")\s*$", "cool-down $2 <$1 and stretch>", "light jog and stretch 5 min", "cool-down 5 min cue \"light jog and stretch\""),
         Of(@"^\s*(\d{1,3}(?:\s*-\s*\d{1,3})?\s*%\s*(?:of\s+)?(?:bw|bm|body[ -]?(?:weight|mass)))\s+(\p{L}.*)$", "$2 $1", "30% BW jump squats 4x4", "loaded jump 4 x 4 reps 30%bm"),
+
+        Of(@"(?<=\p{L}[ -](?:jump|hop|bound)s?)\s*(?:\+|and|&|to|into)\s*(?:an?\s+)?(?:stick|hold)(?:\s+it)?(?=\s*(?:\d|x\s*\d|$|,))(.*)$", "$1 <stick the landing>", "broad jump + stick x 5", "broad jump 5 reps cue \"stick the landing\""),
+        Of(B + @"(?:double|two)[ -](?:leg(?:ged)?|foot(?:ed)?)\s+(?=(?:hurdle|box|broad|lateral|speed)\s+(?:hops?|jumps?|bounds?))", "", "double leg hurdle hops 4 x 5", "hurdle rebound 4 x 5 reps"),
+        Of(@"(?<=x\s*[1-9]\s*(?:reps?\s*)?@\s*\d{2}\s*%?\s*)fast(?:\s+up)?(?=\s*(?:$|,|rest))", " <fast> ", "back squat 6 x 2 @ 60% fast", "squat 6 x 2 reps 60% max cue \"fast\""),
+        Of(@"^\s*(jog\s*(?:\+|and|&|,)\s*(?:dynamic\s+(?:stretch(?:es|ing)?|mobility)|drills|mobility))\s*:?\s*(\d{1,2}\s*" + T + @")\s*$", "raise $2 <$1>", "jog + dynamic stretches 10 min", "raise 10 min cue \"jog + dynamic stretches\""),
+        Of(@"^\s*(warm|cool)[ -]?(?:up|down)\s*:?\s*(\d{1,2}\s*" + T + @")\s*,?\s*(?:incl(?:uding|\.)?|with|w/)\s+(\p{L}[\p{L}, &+-]*)$", "", "cool down 10 mins incl stretching", "cool-down 10 min cue \"with stretching\"") with { Make = m => $"{(m.Groups[1].Value[0] is 'w' or 'W' ? "raise" : "cool-down")} $2 <with $3>" },
+        Of(@"(?<![\d.x])\s(\d{1,3})\s*(kg|lb)s?\s*(?:in\s+)?(?:each|per)\s+(?:hand|side|arm)" + E, " 2 x $1 $2 ", "farmer carry 4x20m 24kg each hand", "loaded carry 4 x 20 m 2 x 24 kg"),
+        Of(@"(?<=" + B + @"starts?)\s*\+\s*(?=\d{1,3}\s*" + U + ")", " ", "push up start + 10m x 4", "prone start 4 x 10 m"),
+        Of(@"\(\s*(\d{1,2}\s+(?:cones?|poles?|mini[ -]?hurdles?|hurdles?|steps?|sticks?|wickets?))\s*\)", " <$1> ", "zig zag sprints 4 x 20m (5 cones)", "zigzag run 4 x 20 m cue \"5 cones\""),
+        Of(@"(?<=^\s*(?:decel(?:erat(?:e|ion))?|brake|braking|sprint)s?\s+\d{1,2}\s*" + U + @")\s*(?:to|into)\s+(?:an?\s+)?(?:full\s+|dead\s+)?stop" + E, "", "decel 15m to stop x 4", "stick the stop 4 x 15 m"),
+
+        Of(@"\(\s*(\d{1,2}\s+(?:each|per|a)\s+(?:way|side|leg|direction))\s*\)", " <$1> ", "6 x 20m (3 each way)", "6 x 20 m cue \"3 each way\""),
+        Of(@"(?<=^\s*(?:top|max(?:imum)?)[ -](?:speed|velocity|v)\s.*\d\s*" + U + @")\s+zone" + E, "", "top speed 4 x 20m zone, 30m build", "4 x 30 build + 20 m fly"),
 
         // How things are spelt.
         Of(@"(?:@|" + B + @"at)\s*(\d{1,2})\s*(?:in|inch(?:es)?|″)(?=\s*(?:$|,|box|hurdles?|high|rest))(?:\s*(?:box(?:es)?|hurdles?|high))?", " $1 inches ", "box jumps 4x4 @ 24in", "box jump 4 x 4 reps cue \"24 in\""),
@@ -99,6 +124,13 @@ public static partial class LineHabits
         var legs = whole / leg;
         return legs != Math.Floor(legs) || legs is < 2 or > 20 ? match.Value
             : $"repeat shuttle {match.Groups["n"].Value}{string.Join(" + ", Enumerable.Range(0, (int)legs).Select(i => string.Create(CultureInfo.InvariantCulture, $"{leg} {(i == (int)legs - 1 ? match.Groups["u"].Value + " " : "")}{(i % 2 == 0 ? "up" : "back")}")))}";
+    }
+
+    // Evenly from the first rep to the last, in whole percent.
+    private static string Rising(Match match)
+    {
+        var (reps, from, to) = ((int)Parsed(match.Groups["n"].Value), Parsed(match.Groups["a"].Value), Parsed(match.Groups["b"].Value));
+        return $"{reps} x {match.Groups["r"].Value} @{string.Join(",", Enumerable.Range(0, reps).Select(i => Math.Round(from + ((to - from) * i / (reps - 1))).ToString("0", CultureInfo.InvariantCulture)))}% ";
     }
 
     private static string All(Match match, string group) => string.Join(",", match.Groups[group].Captures.Select(c => c.Value));

@@ -68,7 +68,7 @@ public static partial class PlanText
         }
         else if (typed == LineText.Of(text).Text || !typed.Contains('"', StringComparison.Ordinal))
         {
-            parts = [.. WholeLines().Split(text).Select(p => p.Trim().TrimEnd(','))];
+            parts = [.. WholeLines().Split(text).Select(p => p.Trim().TrimEnd(',')).Where(p => p.Length > 0)];
         }
 
         // Another word for what was said is no second piece of work.

@@ -30,7 +30,7 @@ internal static partial class ShorthandAccount
         }
 
         var names = string.Join(' ', read.Lines.Select(l => catalogue.Find(l.Exercise)).OfType<Exercise>().SelectMany(e => e.Also.Append(e.Name)));
-        var lost = LostFigure(line.Text, read, printed, names) ?? LostWord(line.Text, printed, names, catalogue);
+        var lost = LostFigure(line.Text, read, printed, names) ?? LostWord(line.Text, line.Text.Length - LineHabits.WithoutHeading(line.Text).Length, printed, names, catalogue);
         if (lost is not { } at)
         {
             return null;
@@ -46,6 +46,19 @@ internal static partial class ShorthandAccount
     // Seconds behind a length that somebody could run in them, without a word that they are rest.
     private static ShorthandProblem? TwoMeanings(string typed, PlanBlock read, ExerciseCatalogue catalogue)
     {
+        if (TimesBehind().Match(typed) is { Success: true } times && read is { Rounds: 1, Lines.Count: > 1 } && read.Lines.Take(read.Lines.Count - 1).All(l => l.TotalReps == 1 && l.Shape is RunShape) && read.Lines[^1] is { Sets: 1, Shape: RunShape } last && last.Reps == int.Parse(times.Groups[1].ValueSpan, CultureInfo.InvariantCulture))
+        {
+            var once = read.Lines.Select(l => ShorthandPrinter.Print(l with { Reps = 1 }, catalogue)).ToList();
+            return new(0, typed.Length, $"{last.Reps} times all of it, or only the last?")
+            {
+                Choices =
+                [
+                    new($"all of it, {last.Reps} times", (0, typed.Length, $"{last.Reps} rounds: {string.Join("; ", once)}")),
+                    new("only the last", (0, typed.Length, string.Join("; ", [.. once.Take(once.Count - 1), ShorthandPrinter.Print(last, catalogue)]))),
+                ],
+            };
+        }
+
         if (read.Lines is not [{ Shape: RunShape run, Goal: null, Rest: { RepSeconds: { } seconds } rest } line] || !BareSeconds().IsMatch(typed) || RestWord().IsMatch(typed) || run.Metres / seconds is not (>= LeastPace and <= MostPace))
         {
             return null;
@@ -61,6 +74,10 @@ internal static partial class ShorthandAccount
             ],
         };
     }
+
+    // One times sign, at the end of several pieces.
+    [GeneratedRegex(@"^(?!.*;)(?!.*\d\s*x.*x\s*\d)[^x]*,[^,]*x\s*([2-9]|1[0-9])\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex TimesBehind();
 
     // Runs at some effort are not slower or faster than this, in m/s.
     private const double LeastPace = 5;
@@ -114,6 +131,7 @@ internal static partial class ShorthandAccount
                 || (i > 0 && IsMinutes(typed, all[i - 1], all[i]) && sums.Exists(s => Math.Abs(s - (Value(all[i - 1].Value) * 60) - value) < Near))
                 || (Shares().Matches(typed).Any(s => s.Index <= all[i].Index && s.Index + s.Length > all[i].Index) && Share(typed, all[i].Index) is { } share && sums.Concat(held).Any(h => Math.Abs(h - share) < 1))
                 || (hasRest && (Ratio().IsMatch(after) || before.EndsWith(':') || before.EndsWith(" to", StringComparison.OrdinalIgnoreCase) || Strolled().IsMatch(after) || before.EndsWith("walk", StringComparison.OrdinalIgnoreCase)))
+                || before.EndsWith("vo", StringComparison.OrdinalIgnoreCase)
                 || SaidAgain().IsMatch(after);
             if (!isHeld)
             {
@@ -172,10 +190,11 @@ internal static partial class ShorthandAccount
         }
     }
 
-    private static Match? LostWord(string typed, string printed, string names, ExerciseCatalogue catalogue)
+    // A heading in front says what sort of work follows, and is none of it.
+    private static Match? LostWord(string typed, int heading, string printed, string names, ExerciseCatalogue catalogue)
     {
         HashSet<string> held = [.. Words().Matches(printed + " " + names).Select(m => m.Value.ToLowerInvariant())];
-        foreach (Match match in Words().Matches(typed))
+        foreach (var match in Words().Matches(typed).Where(m => m.Index >= heading))
         {
             var word = match.Value.ToLowerInvariant();
             if (held.Any(h => h.StartsWith(word[..Math.Min(4, word.Length)], StringComparison.Ordinal) || word.StartsWith(h, StringComparison.Ordinal)))
@@ -206,6 +225,8 @@ internal static partial class ShorthandAccount
         ["overspeed"] = ["tow", "band", "downhill"],
         ["submax"] = ["%", "not flat out"],
         ["decelerate"] = ["slow", "stop"],
+        ["deceleration"] = ["slow", "stop"],
+        ["stop"] = ["slow", "stop"],
         ["brake"] = ["slow", "stop"],
         ["hollow"] = ["float"],
         ["slow"] = ["slow", "walk"],
@@ -226,7 +247,7 @@ internal static partial class ShorthandAccount
     private static readonly HashSet<string> Spent = new(
         ("bodyweight contrast cut forward ladder pyramid hrmax maximal mile miles slowdown vmax warmup accel accels accelerate acceleration accelerations and body break cool decel down drill drills drop five flat four free general "
         + "hold ins intervals into leg legs off outs over pause practice progressive pull pulls push quarter race recovery speed split sprints stance start starting starts test the three two with work warm weight back easy feet foot "
-        + "for from full out run runs sprint one six seven eight nine ten twice times session iso gate gates bwd still moves bpm agility repeat").Split(' '),
+        + "for from full out run runs sprint one six seven eight nine ten twice times session iso hand hands degree degrees double gate gates bwd still moves bpm agility repeat").Split(' '),
         StringComparer.Ordinal);
 
     private const double Near = 1e-3;
