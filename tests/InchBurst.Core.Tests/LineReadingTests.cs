@@ -37,6 +37,11 @@ public class LineReadingTests
     [InlineData("3 rounds: squat 3 reps; broad jump 3 reps", "3 rounds of 2 lines; squat 3 reps; broad jump 3 reps")]
     [InlineData("3 rounds rest 2:00: squat 3 reps 85% max; 2 x 20 m", "3 rounds of 2 lines; squat 3 reps 85% max; 2 × 20 m; rest 2:00 after a round")]
     [InlineData("10, 20 m", "2 lines; 10 m; 20 m")]
+    [InlineData("loaded jump 4 x 4 25-30%bm rest 2:00", "loaded jump; 4 sets; 4 per set; 25-30% of body mass; rest 2:00")]
+    [InlineData("4 x 20 m sled 20%bm rest 3:00", "Resisted; 4 reps; 20 m; sled 20% of body mass; rest 3:00")]
+    [InlineData("4 x 20 m sled -10%v rest 3:00", "Resisted; 4 reps; 20 m; sled 10% slower; rest 3:00")]
+    [InlineData("4 x 30 m tow +5%v rest 5:00", "Assisted; 4 reps; 30 m; tow 5% faster; rest 5:00")]
+    [InlineData("4 x 30 m rest walk-back + 1:00", "Acceleration; 4 reps; 30 m; rest walk-back + 1:00")]
     public void A_line_is_said_back_in_words(string typed, string words) => Assert.Equal(words, Words(typed));
 
     [Theory]

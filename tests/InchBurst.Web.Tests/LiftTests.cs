@@ -63,7 +63,7 @@ public sealed class LiftTests : IAsyncLifetime
         Assert.Equal($"22.5 to 27.5 kg, {squad.Count - 2 + await ModifiedAsync()} without a body mass", said.TextContent);
         Assert.Equal("/Athletes", said.GetAttribute("href"));
         var sheet = (await coach.PageAsync("/Sessions/49/Sheet")).Body!.TextContent;
-        Assert.Contains("On the bar: loaded jump 30%bm", sheet, StringComparison.Ordinal);
+        Assert.Contains("Load for each: loaded jump, 30% of body mass", sheet, StringComparison.Ordinal);
         Assert.Contains("27.5 kg", sheet, StringComparison.Ordinal);
         Assert.Contains("no body mass", sheet, StringComparison.Ordinal);
         Assert.Contains("= 22.5 kg", (await coach.PageAsync($"/Sessions/49/Card?athlete={first}")).Body!.TextContent, StringComparison.Ordinal);

@@ -15,6 +15,19 @@ public static class LineWords
     public static string DoseText(PlanLine line) => ShorthandPrinter.Dose(line).Replace(" x ", " × ", StringComparison.Ordinal)
         + (line.Effort is null ? "" : ", " + ShorthandPrinter.EffortText(line.Effort).TrimStart('@')) + (line.Goal is null ? "" : ", " + ShorthandPrinter.GoalText(line.Goal)) + (line.Load is null ? "" : ", " + ShorthandPrinter.LoadText(line.Load));
 
+    /// <summary>A load as it is said: "30% of body mass", "sled 20% slower", "sled 12 kg".</summary>
+    /// <param name="load">The load.</param>
+    public static string LoadWords(LineLoad load)
+    {
+        var text = ShorthandPrinter.LoadText(load);
+        return load.Unit switch
+        {
+            LoadUnit.PercentBodyMass => text.Replace("%bm", "% of body mass", StringComparison.Ordinal),
+            LoadUnit.PercentSpeed => text.Replace(load.Amount < 0 ? "-" : "+", "", StringComparison.Ordinal).Replace("%v", load.Amount < 0 ? "% slower" : "% faster", StringComparison.Ordinal),
+            _ => text,
+        };
+    }
+
     /// <summary>A line in words, piece by piece.</summary>
     /// <param name="demand">The line with what it asks.</param>
     /// <param name="school">School whose rest holds where none is written; null means the usual one.</param>
@@ -74,7 +87,7 @@ public static class LineWords
 
         if (line.Load is not null)
         {
-            words.Add(ShorthandPrinter.LoadText(line.Load));
+            words.Add(LoadWords(line.Load));
         }
 
         if (line.Gates.Count > 0)
