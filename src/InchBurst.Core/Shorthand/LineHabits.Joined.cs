@@ -65,7 +65,7 @@ public static partial class LineHabits
         Of(B + @"(?:w/|with|to|off)\s*(?:an?\s+|the\s+)?(?:starting\s+|start\s+)?(gun|clap|whistle)" + E, " <on the $1> ", "blocks 4 x 30m w/ gun", "4 x 30 m from blocks cue \"on the gun\""),
         Of(@"(?<=^.*" + B + @"(?:wickets?|hurdles?|sticks?|cones?)" + E + @".*\d[^\s,]*)\s*,?\s*(\d(?:\.\d{1,2})?)\s*m(?:etres?|eters?)?\s+(?:apart|spacing|gaps?|between)" + E, " <$1 m apart> ", "mini hurdles 6 x 10m, 1.8m spacing", "mini-hurdle run 6 x 10 m cue \"1.8 m apart\""),
 
-        Of(@"^(.*\d.*?)[,\s]\s*((?:in\s+|race\s+)?(?:spikes|flats|trainers|barefoot)(?:\s+on)?)\s*$", "", "60m x 2 from blocks, 10 min, race spikes", "2 x 60 m from blocks rest 10:00 cue \"race spikes\"") with { Make = m => $"{RestSaid(m.Groups[1].Value)} <$2>" },
+        Of(@"^(.*\d.*?)[,\s]\s*((?:in\s+|race\s+)?(?:spikes|flats|trainers|barefoot)(?:\s+on)?)(?=\s*$|,|\s+(?:easy|relaxed|fast))(.*)$", "", "60m x 2 from blocks, 10 min, race spikes", "2 x 60 m from blocks rest 10:00 cue \"race spikes\"") with { Make = m => $"{RestSaid(m.Groups[1].Value + m.Groups[3].Value)} <$2>" },
         Of(@"(?<=" + B + @"(?:hops?|jumps?))\s+over\s+(?:an?\s+|the\s+)?lines?" + E + "(.*)$", "$1 <over a line>", "lateral hops over line 3 x 10s", "lateral jump 3 x 10 s cue \"over a line\""),
         Of(@"(?<=" + B + @"(?:jump|hop|drop)s?)\s+(?:on)?to\s+(?:an?\s+|the\s+)?(hurdle|box|mat|bar|hoop)(?=\s*(?:\d|x\s*\d))(.*)$", "$2 <to a $1>", "drop jump to hurdle 4x3", "depth jump 4 x 3 reps cue \"to a hurdle\""),
         Of(@"(?<=" + B + @"laps?|\d\s*" + U + @")\s+(?:of|around|round)\s+(?:the\s+)?(?:pitch|track|field|court|hall|gym)" + E, "", "jog 1200 m round the pitch", "easy jog 1200 m"),
@@ -105,6 +105,13 @@ public static partial class LineHabits
         Of(@"(?<=^\s*(?:top|max(?:imum)?)[ -](?:speed|velocity|v)\s.*\d\s*" + U + @")\s+zone" + E, "", "top speed 4 x 20m zone, 30m build", "4 x 30 build + 20 m fly"),
 
         // How things are spelt.
+        Of(@"(?<![\d.])(\d{1,2})\s*min(?:ute)?s?\s+([0-5][05])(?=\s*(?:$|,|;|rest|recovery))", "$1:$2", "sled 4 x 20m at 15 kg, 2 min 30", "4 x 20 m sled 15 kg rest 2:30"),
+        Of(@"(?<=^\s*(?:505|5-10-5))\s+((?:each|per|every)\s+(?:side|leg|way|foot|direction))\s*x\s*(\d{1,2})(?!\d)", " x $2 $1", "505 each leg x 3", "ten-and-back 3 x 5 + turn 180 + 5 m each side"),
+        Of(@"^\s*w\s*/?\s*u(?:ps?)?\s*[:-]\s*(?=\d|\p{L})", "warm up: ", "WU: 5 min jog", "easy jog 5 min"),
+        Of(@"^\s*(?:cd|c/d)\s*[:-]\s*(?=\d|\p{L})", "cool down: ", "CD: walk 5 min", "walk and breathe 5 min"),
+        Of(@"(?<=\d\s*x\s*\d{1,3}\s*(?:" + U + @"\s*)?)accs?" + E, " accelerations ", "6x30 acc, full rec", "6 x 30 m rest 1:00/10 m"),
+        Of(@"(?<=\d\s*x\s*)amrap" + E, "max", "chin up 3xAMRAP", "pull-up 3 x max"),
+        Of(@"\(\s*(in\s+\d{1,3}(?:\.\d{1,2})?\s*s(?:ecs?)?)\s*\)", " $1 ", "5 x 40m (in 5.2s), 4 min", "5 x 40 m in 5.2 s rest 4:00"),
         Of(@"(?:@|" + B + @"at)\s*(\d{1,2})\s*(?:in|inch(?:es)?|″)(?=\s*(?:$|,|box|hurdles?|high|rest))(?:\s*(?:box(?:es)?|hurdles?|high))?", " $1 inches ", "box jumps 4x4 @ 24in", "box jump 4 x 4 reps cue \"24 in\""),
         Of(B + @"resisted\s+(band|sled|chain|parachute)s?" + E, "$1", "4x20m resisted band", "4 x 20 m band"),
         Of(@"^(.*)" + B + @"partner[ -](?:held[ -]|resisted[ -])?bands?(?:[ -](?:resisted|runs?|sprints?))?" + E + "(.*)$", "$1 band $2 <held by a partner>", "partner band 4 x 15m", "4 x 15 m band cue \"held by a partner\""),

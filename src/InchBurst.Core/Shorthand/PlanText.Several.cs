@@ -138,7 +138,7 @@ public static partial class PlanText
     private static partial Regex EachTimes();
 
     // back squat 5,5,3,3,1; deadlift 5/3/1
-    [GeneratedRegex(@"^\s*(?<name>[\p{L}'][\p{L}' -]*?)\s*:?\s*(?<reps>\d{1,2})(?:\s*[,/-]\s*(?<reps>\d{1,2})){2,9}\s*(?:reps)?(?<rest>\s*(?:,?\s*(?:rest|heavy|light)\b.*|[\uE200-\uE2FF])?)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}'][\p{L}' -]*?)\s*:?\s*(?<reps>\d{1,2})(?:\s*[,/-]\s*(?<reps>\d{1,2})){2,9}\s*(?:reps)?(?<rest>\s*(?:,?\s*(?:rest|heavy|light)\b.*|,?\s*@?\s*\d{2,3}(?:\s*-\s*\d{2,3})?\s*%.*|[\uE200-\uE2FF])?)$", RegexOptions.IgnoreCase)]
     private static partial Regex FallingReps();
 
     [GeneratedRegex(@"(\d+)\D+(\d+)")]
@@ -155,6 +155,6 @@ public static partial class PlanText
     [GeneratedRegex(@"\d+")]
     private static partial Regex Numbers();
 
-    [GeneratedRegex(@"\s*(?:;|-+>|=+>|→|\s/\s(?=\d+\s*(?:m|yd)?\s*x|group\s)|(?<=(?:\b|\d)min(?:s|utes?)?\s*(?:\p{L}{3,12}\s*)?)\+(?=\s*\p{L})|\+(?=\s*\d{1,2}\s*(?:x|free|sled)\s*\d|\s*(?:free\s+)?(?:sprint|free|flat|sled|band|hill)s?\s+\d{1,3}\s*(?:m|yd|x\s*\d))|,(?=\s*(?:\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,}|(?!(?:rest|recovery|gates?|for|each|per|log|cue|from|through|at|with|walk[ -]?back|in|as|timed|full|easy|left|right|both)\b)\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s*(?:;|-+>|=+>|→|\s/\s(?=\d+\s*(?:m|yd)?\s*x|group\s)|(?<=(?:\b|\d)min(?:s|utes?)?\s*(?:\p{L}{3,12}\s*)?)\+(?=\s*\p{L})|\+(?=\s*\d{1,2}\s*(?:x|free|sled)\s*\d|\s*(?:free\s+)?(?:sprint|free|flat|sled|band|hill)s?\s+\d{1,3}\s*(?:m|yd|x\s*\d))|,(?=\s*(?:505\b|\d{1,2}-\d{1,2}-\d{1,2}\s*x|\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,}|(?!(?:rest|recovery|gates?|for|each|per|log|cue|from|through|at|with|walk[ -]?back|in|as|timed|full|easy|left|right|both)\b)\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|(?<=\d[^+]*)\+(?=\s*(?!(?:turn|cut)\b)\p{L}+[ -]?\p{L}{2}[^+]*\d)|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
     private static partial Regex WholeLines();
 }

@@ -306,6 +306,15 @@ public static partial class PlanText
         }
 
         var found = LengthsInBrackets().Match(row) is { Success: true } bracketed ? bracketed : LadderOfLengths().Match(row);
+        if (!found.Success && RoundInBrackets().Match(row) is { Success: true } round && PartsOfRound().Split(round.Groups["what"].Value) is { Length: > 1 } parts
+            && parts.Select(p => ShorthandLine.Plainly(p, context).Line).ToList() is var pieces && pieces.TrueForAll(l => l is { TotalReps: 1 }) && pieces.Exists(l => l is not { Shape: RunShape, Load: null, Exercise: null })
+            && ShorthandLine.Plainly(row, context).Line is null)
+        {
+            // Pieces in brackets, each a line by itself, are a round, and a time behind them is the rest after it.
+            var pause = round.Groups["rest"].Success ? ShorthandLine.Plainly($"10 m rest {round.Groups["rest"].Value}", ShorthandContext.Metric).Line?.Rest?.RepSeconds : null;
+            return $"{round.Groups["n"].Value} rounds{(pause is { } seconds ? " rest " + Figures.Clock(seconds) : "")}: {string.Join("; ", parts)}";
+        }
+
         if (!found.Success || (found.Groups["x"].Success && !found.Groups["word"].Success && !found.Groups["n"].Success && !IsFalling(found)))
         {
             return row;
@@ -383,6 +392,13 @@ public static partial class PlanText
     // split 300s x 2 (150+150); split run 200+100 x 2, 60 s between
     [GeneratedRegex(@"^\s*split\s+(?:runs?\s*:?\s*)?(?:(?<whole>\d{3})\s*m?s?\s*(?:x\s*(?<n>[1-9])\s*)?\(\s*)?(?<one>\d{2,3})\s*m?\s*[+/]\s*(?<other>\d{2,3})\s*m?\s*\)?\s*(?:x\s*(?<n>[1-9]))?(?<rest>(?:[,\s].*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex SplitRun();
+
+    // 4 x (20m sled, 20m sprint), 3 min
+    [GeneratedRegex(@"^\s*(?<n>[1-9])\s*(?:x|sets?\s+of|rounds?\s+of)\s*\((?<what>[^()""]*\p{L}[^()""]*)\)\s*(?:,?\s*(?:rest\s*)?(?<rest>\d{1,2}:[0-5]\d|\d{1,3}\s*(?:s|secs?|mins?|minutes?|'))(?:\s*(?:rest|recovery))?)?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex RoundInBrackets();
+
+    [GeneratedRegex(@"\s*(?:[,;+&]|\bthen\b|\band\b)\s*", RegexOptions.IgnoreCase)]
+    private static partial Regex PartsOfRound();
 
     // kneeling jump to broad jump 3x3
     [GeneratedRegex(@"^\s*(?<first>[\p{L}][\p{L}' -]*?)\s+(?:(?:in)?to|\+)\s+(?:an?\s+)?(?<second>[\p{L}][\p{L}' -]*?)\s*:?\s*(?<n>[1-9])\s*x\s*(?<reps>\d{1,2})\s*$", RegexOptions.IgnoreCase)]
