@@ -41,9 +41,27 @@ public sealed class StartBoxBrowserTests
         Assert.StartsWith("GO", steps[3][2].Trim());
     }
 
-    // A runner takes as long as runners do.
-    private static void After(Chromium page, double seconds) =>
-        page.Until(d => double.Parse(d.FindElement(By.CssSelector("#t-start [data-ts=clock]")).Text, System.Globalization.CultureInfo.InvariantCulture) >= seconds ? d : null);
+    // The tap falls on its time, however long the driver takes to look and to press.
+    private static void TapAfter(Chromium page, double seconds) => page.Driver.ExecuteAsyncScript(
+        """
+        const [after, done] = arguments;
+        const look = () => {
+          if (parseFloat(document.querySelector('#t-start [data-ts=clock]').textContent) < after) return setTimeout(look, 10);
+          document.querySelector('#t-start [data-do=tap]').click();
+          done();
+        };
+        look();
+        """, seconds);
+
+    // On a slow machine a tap may come so late that the time is asked about first.
+    private static void RightIfAsked(Chromium page, string then)
+    {
+        var isAsked = page.Until(d => d.FindElements(By.CssSelector(then)).Any(e => e.Displayed) ? "no" : d.FindElements(By.CssSelector(".t-doubt")).Any(e => e.Displayed) ? "yes" : null) == "yes";
+        if (isAsked)
+        {
+            page.Keys("y");
+        }
+    }
 
     [Fact]
     public void A_start_gives_hand_times_with_their_splits_also_without_a_signal_and_on_a_phone()
@@ -55,8 +73,7 @@ public sealed class StartBoxBrowserTests
         Quick(page);
 
         Watch(page);
-        After(page, 2);
-        page.Keys(" ");
+        TapAfter(page, 2);
         page.UntilText("#t-start .ts-card", "hand");
         page.Keys(" ");
         page.UntilText("#t-start [data-do=tap]", "Put the times in");
@@ -64,13 +81,13 @@ public sealed class StartBoxBrowserTests
         // A tap too early is taken back, a mark that was missed is left empty.
         page.Keys(Keys.Backspace);
         page.UntilText("#t-start [data-do=tap]", "Tap 20 m");
-        After(page, 3.6);
-        page.Keys(" ");
+        TapAfter(page, 3.6);
         page.UntilText("#t-start [data-do=tap]", "Put the times in");
         var cards = page.Driver.FindElements(By.CssSelector("#t-start .ts-card b")).Select(c => c.Text).ToList();
         page.Keys(" ");
         page.Look(() => Assert.Equal(cards, page.Driver.FindElements(By.CssSelector("#t-entry [name=mark]")).Select(b => b.GetDomProperty("value"))));
         page.Keys(Keys.Enter);
+        RightIfAsked(page, "#t-last .t-fig");
         page.UntilText("#t-last", "by hand");
 
         // On a phone and without a signal: it is kept here, and sent when there is one again.
@@ -79,14 +96,14 @@ public sealed class StartBoxBrowserTests
         void Signal(bool isThere) => page.Driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = !isThere, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
         Signal(false);
         Watch(page);
-        After(page, 2);
-        page.Click("#t-start [data-do=tap]");
+        TapAfter(page, 2);
         page.UntilText("#t-start [data-do=tap]", "Tap 20 m");
         page.Click("#t-start [data-do=missed]");
         page.UntilText("#t-start [data-do=tap]", "Put the times in");
         page.Click("#t-start [data-do=tap]");
         page.Look(() => Assert.NotEqual("", page.Driver.FindElement(By.CssSelector("#t-entry [name=mark]")).GetDomProperty("value")));
         page.Click("#t-entry .t-save");
+        RightIfAsked(page, "#t-entry [data-part-key=m]");
         page.Click("#t-entry [data-part-key=m]");
         page.UntilText("[data-waiting]", "waiting to send");
         Signal(true);
