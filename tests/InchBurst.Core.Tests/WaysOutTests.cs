@@ -30,6 +30,7 @@ public class WaysOutTests
     [InlineData("back pedal to sprint 3x10m", "10m of each", "3 x 10 backpedal + 10 m sprint")]
     [InlineData("back pedal to sprint 3x10m", "10m in all", "3 x 5 backpedal + 5 m sprint")]
     [InlineData("shuffle into a sprint 4 x 15 yd, rest 2:00", "15 yd in all", "4 x 7.5 shuffle + 7.5 yd sprint rest 2:00")]
+    [InlineData("skip to bound 3 x 20m", "20m in all", "3 x 10 skip + 10 m bound")]
     [InlineData("A skip 20m, B skip 20m x 3", "all of it, 3 times", "3 rounds: A-skip 20 m; B-skip 20 m")]
     [InlineData("A skip 20m, B skip 20m x 3", "only the last", "A-skip 20 m; B-skip 3 x 20 m")]
     [InlineData("hill sprints 3x6", "6 reps of the usual length", "hill sprint 3 x 6 x 20 m")]

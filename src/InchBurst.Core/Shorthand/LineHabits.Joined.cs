@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
 
 namespace InchBurst.Core.Shorthand;
 
@@ -156,6 +157,6 @@ public static partial class LineHabits
             ? $"{match.Groups[1].Value} <into {match.Groups[2].Value}>"
             : match.Value;
 
-    // A drill goes on as another drill over the same way; what is counted, held or run hard behind it has a line of its own.
-    private static bool IsPair(Exercise first, Exercise second) => first.Counted == CountedIn.Metres && second.Counted == CountedIn.Metres && second.Does is not Plan.Motion.Sprint;
+    // A drill goes on as another drill over the same way; what is counted, held, run hard or landed hard on behind it is work that counts, and is said in lines of its own.
+    private static bool IsPair(Exercise first, Exercise second) => first.Counted == CountedIn.Metres && second.Counted == CountedIn.Metres && second.Does is not (Motion.Sprint or Motion.Bound or Motion.Hop or Motion.Jump);
 }

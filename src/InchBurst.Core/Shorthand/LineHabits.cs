@@ -17,6 +17,27 @@ internal sealed record Habit(Regex Pattern, string With, string Example, string 
 
     private readonly IReadOnlyList<string[]> needs = HabitNeeds.Of(Pattern.ToString());
 
+    /// <summary>
+    /// What a pattern finds, or something else where it takes too long. The limit is of the clock on the wall, which goes on while a machine that has much else to do lets a line wait: so it is tried once more.
+    /// </summary>
+    /// <param name="found">Tries the pattern.</param>
+    /// <param name="tooLong">What stands for a pattern that gives up.</param>
+    public static T InTime<T>(Func<T> found, T tooLong)
+    {
+        for (var left = 2; left > 0; left--)
+        {
+            try
+            {
+                return found();
+            }
+            catch (RegexMatchTimeoutException)
+            {
+            }
+        }
+
+        return tooLong;
+    }
+
     /// <summary>False where a line cannot have this habit, which is known sooner than by trying.</summary>
     /// <param name="line">The line in small letters.</param>
     public bool MayFit(string line)
@@ -126,19 +147,8 @@ public static partial class LineHabits
     /// <param name="line">The line.</param>
     public static IReadOnlyList<string> Slow(string line)
     {
-        bool GivesUp(Habit habit)
-        {
-            try
-            {
-                return habit.Pattern.Matches(LineText.Of(line).Text).Count < 0;
-            }
-            catch (RegexMatchTimeoutException)
-            {
-                return true;
-            }
-        }
-
-        return [.. BeforeNames.Concat(AfterNames).Where(GivesUp).Select(h => h.Example)];
+        var text = LineText.Of(line).Text;
+        return [.. BeforeNames.Concat(AfterNames).Where(h => Habit.InTime(() => h.Pattern.Matches(text).Count < 0, true)).Select(h => h.Example)];
     }
 
     /// <summary>Habits that fit a line though it does not hold what they are said to need, for tests: there is to be none.</summary>
@@ -146,7 +156,7 @@ public static partial class LineHabits
     public static IReadOnlyList<string> LeftOut(string line)
     {
         var text = LineText.Of(line);
-        return [.. BeforeNames.Concat(AfterNames).Where(h => !h.MayFit(text.Small) && h.Pattern.IsMatch(text.Text)).Select(h => h.Example)];
+        return [.. BeforeNames.Concat(AfterNames).Where(h => !h.MayFit(text.Small) && Habit.InTime(() => h.Pattern.IsMatch(text.Text), true)).Select(h => h.Example)];
     }
 
     /// <summary>How many habits are tried on a line, and how many there are.</summary>

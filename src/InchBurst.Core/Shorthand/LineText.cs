@@ -110,14 +110,7 @@ internal sealed partial class LineText
             return this;
         }
 
-        try
-        {
-            return Rewritten(habit.Pattern, habit.Make ?? (_ => habit.With));
-        }
-        catch (RegexMatchTimeoutException)
-        {
-            return this;
-        }
+        return Habit.InTime(() => Rewritten(habit.Pattern, habit.Make ?? (_ => habit.With)), this);
     }
 
     private LineText Rewritten(Regex pattern, Func<Match, string> make)

@@ -1,0 +1,166 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
+
+namespace InchBurst.Core.Shorthand;
+
+/// <summary>Rows that stand for rounds or for several runs: brackets, ladders, splits, one thing straight into another.</summary>
+public static partial class PlanText
+{
+    // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each. A ladder of lengths is one run of each.
+    private static string Unbracketed(string row, ShorthandContext context)
+    {
+        if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { } jump && (burst.Groups["far"].Success ? jump.Counted == CountedIn.Metres && jump.Does is (Motion.Skip or Motion.March or Motion.Bound or Motion.Hop) && !burst.Groups["reps"].Success : jump.Does is Motion.Jump or Motion.Bound or Motion.Hop or Motion.Throw))
+        {
+            // A jump or a drill and straight into a sprint are rounds of one each.
+            return $"{(burst.Groups["n"].Success ? burst.Groups["n"].Value : "3")} rounds{(burst.Groups["rest"].Success ? " rest " + burst.Groups["rest"].Value : "")}: {jump.Name} {(burst.Groups["far"].Success ? burst.Groups["far"].Value : (burst.Groups["reps"].Success ? burst.Groups["reps"].Value : "1") + " reps" + (jump.EachSide ? " each side" : ""))}; {burst.Groups["run"].Value}";
+        }
+
+        if (JumpIntoJump().Match(row) is { Success: true } jumps && context.Catalogue.Find(jumps.Groups["first"].Value) is { Does: Motion.Jump or Motion.Hop or Motion.Bound, Counted: CountedIn.Reps } into && context.Catalogue.Find(jumps.Groups["second"].Value) is { Does: Motion.Jump or Motion.Hop or Motion.Bound, Counted: CountedIn.Reps } landing && into != landing)
+        {
+            // One jump and straight into another: rounds, so that every landing counts.
+            return $"{jumps.Groups["n"].Value} rounds: {into.Name} {jumps.Groups["reps"].Value} reps{(into.EachSide ? " each side" : "")} cue \"each into {landing.Name}\"; {landing.Name} {jumps.Groups["reps"].Value} reps{(landing.EachSide ? " each side" : "")}";
+        }
+
+        if (LiftThenRun().Match(row) is { Success: true } mixed && context.Catalogue.Find(mixed.Groups["lift"].Value) is { Counted: CountedIn.Reps } lifted)
+        {
+            // A set of a lift and a sprint or jumps behind it are rounds.
+            return $"{mixed.Groups["n"].Value} rounds{(mixed.Groups["rest"].Success ? " rest " + mixed.Groups["rest"].Value : "")}: {lifted.Name} {mixed.Groups["reps"].Value} reps{mixed.Groups["load"].Value}; {mixed.Groups["then"].Value}";
+        }
+
+        if (SetsOfSeveral().Match(row) is { Success: true } several)
+        {
+            // Sets of more than one run are rounds.
+            return $"{several.Groups["n"].Value} rounds: {several.Groups["what"].Value}";
+        }
+
+        if (RoundsBehind().Match(row) is { Success: true } behind)
+        {
+            // The rounds are said behind what is in them.
+            return $"{behind.Groups["n"].Value} rounds{(behind.Groups["rest"].Success ? " rest " + behind.Groups["rest"].Value : "")}: {behind.Groups["what"].Value}";
+        }
+
+        if (LoadedThenFree().Match(row) is { Success: true } pair)
+        {
+            // Loaded and free after one another are rounds of one run each.
+            return $"{(pair.Groups["n"].Success ? pair.Groups["n"].Value : "3")} rounds{(pair.Groups["rest"].Success ? " rest " + pair.Groups["rest"].Value : "")}: {pair.Groups["loaded"].Value}; {pair.Groups["free"].Value}";
+        }
+
+        if (ComplexInBrackets().Match(row) is { Success: true } complex && complex.Groups["name"].Captures.Count == complex.Groups["reps"].Captures.Count
+            && complex.Groups["name"].Captures.All(c => context.Catalogue.Find(c.Value.Trim()) is { Counted: CountedIn.Reps }))
+        {
+            // Lifts after one another in brackets are rounds of so many each.
+            return $"{complex.Groups["n"].Value} rounds: {string.Join("; ", complex.Groups["name"].Captures.Zip(complex.Groups["reps"].Captures, (n, r) => $"{n.Value.Trim()} {r.Value} reps{complex.Groups["load"].Value}"))}";
+        }
+
+        if (SplitRun().Match(row) is { Success: true } split && (!split.Groups["whole"].Success || Metres(split, "whole") == Metres(split, "one") + Metres(split, "other")))
+        {
+            // A run in two parts is two runs, one soon behind the other.
+            row = $"{(split.Groups["n"].Success ? split.Groups["n"].Value : "1")} x ({split.Groups["one"].Value}+{split.Groups["other"].Value}){split.Groups["rest"].Value}";
+        }
+
+        var found = LengthsInBrackets().Match(row) is { Success: true } bracketed ? bracketed : LadderOfLengths().Match(row);
+        if (!found.Success && RoundInBrackets().Match(row) is { Success: true } round && PartsOfRound().Split(round.Groups["what"].Value) is { Length: > 1 } parts
+            && parts.Select(p => ShorthandLine.Plainly(p, context).Line).ToList() is var pieces && pieces.TrueForAll(l => l is { TotalReps: 1 }) && pieces.Exists(l => l is not { Shape: RunShape, Load: null, Exercise: null })
+            && ShorthandLine.Plainly(row, context).Line is null)
+        {
+            // Pieces in brackets, each a line by itself, are a round, and a time behind them is the rest after it.
+            var pause = round.Groups["rest"].Success ? ShorthandLine.Plainly($"10 m rest {round.Groups["rest"].Value}", ShorthandContext.Metric).Line?.Rest?.RepSeconds : null;
+            return $"{round.Groups["n"].Value} rounds{(pause is { } seconds ? " rest " + Figures.Clock(seconds) : "")}: {string.Join("; ", parts)}";
+        }
+
+        if (!found.Success || (found.Groups["x"].Success && !found.Groups["word"].Success && !found.Groups["n"].Success && !IsFalling(found)))
+        {
+            return row;
+        }
+
+        if (found.Groups["n"].Success && WithinAndAfter().Match(found.Groups["rest"].Value) is { Success: true } rests)
+        {
+            // Rest within a set and after it.
+            var runs = found.Groups["each"].Captures.Select((c, i) => c.Value.Trim() + (char.IsAsciiDigit(c.Value.Trim()[^1]) ? " m" : "") + (i < found.Groups["each"].Captures.Count - 1 ? $" rest {rests.Groups["in"].Value}" : ""));
+            var seconds = ShorthandLine.Plainly($"10 m rest {rests.Groups["after"].Value}", ShorthandContext.Metric).Line?.Rest?.RepSeconds ?? 0;
+            return $"{found.Groups["n"].Value} rounds rest {Figures.Clock(seconds)}: {string.Join("; ", runs)}";
+        }
+
+        var unit = found.Groups["unit"].Success ? " " + found.Groups["unit"].Value : " m";
+        var after = BareTime().Replace(found.Groups["rest"].Value.TrimStart(',', ' '), "rest $1");
+        var lines = string.Join("; ", found.Groups["each"].Captures.Select(c => $"{c.Value.Trim()}{(char.IsAsciiDigit(c.Value.Trim()[^1]) ? unit : "")} {after}"));
+        return found.Groups["n"].Success ? $"{found.Groups["n"].Value} rounds: {lines}" : lines;
+    }
+
+    private static int Metres(Match match, string group) => int.Parse(match.Groups[group].ValueSpan, CultureInfo.InvariantCulture);
+
+    // 150-120-90: falling lengths, which no range and no zone is.
+    private static bool IsFalling(Match lengths)
+    {
+        var metres = lengths.Groups["each"].Captures.Select(c => int.Parse(string.Concat(c.Value.TakeWhile(char.IsAsciiDigit)), CultureInfo.InvariantCulture)).ToList();
+        var top = metres.IndexOf(metres.Max());
+        if (metres.Count > 3 && top > 0 && top < metres.Count - 1 && metres.TrueForAll(m => m % 5 == 0) && metres.Zip(metres.Skip(1)).Select((p, i) => i < top ? p.First < p.Second : p.First > p.Second).All(steps => steps))
+        {
+            // 10-20-30-20-10 goes up and comes down.
+            return true;
+        }
+
+        return metres[^1] >= (metres.Count > 3 ? LeastOfMany : LeastFalling) && metres.Zip(metres.Skip(1), (a, b) => a > b).All(falls => falls);
+    }
+
+    private const int LeastFalling = 40;
+
+    // Four lengths and more are no zone and no range, however short the last is.
+    private const int LeastOfMany = 10;
+
+    // power clean + front squat 3 x (2+2)
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}' -]*?)(?:\s*(?:\+|,|&|\band\b|\binto\b)\s*(?<name>[\p{L}][\p{L}' -]*?)){1,3}\s*:?\s*(?<n>[1-9])\s*(?:x|sets?(?:\s+of)?)\s*\(?\s*(?<reps>\d{1,2})(?:\s*\+\s*(?<reps>\d{1,2})){1,3}\s*\)?(?<load>\s*(?:@?\s*\d{1,3}\s*(?:kg|lb|%))?)\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex ComplexInBrackets();
+
+    // contrast: 15 m sled then 20 m free x 4; contrast 3 sets (10 m sled, 20 m free)
+    [GeneratedRegex(@"^\s*(?:contrasts?\s*:?\s*|(?=(?!.*x\s*\d.*x\s*\d).*\b(?:free|unloaded|unresisted|sprint|flat)\b))(?:(?<n>[1-9])\s*(?:x|sets?|rounds?)\s*(?:of|:)?\s*)?\(?\s*(?<loaded>\d{1,2}\s*(?:m|yd)\s*(?:heavy\s+|light\s+)?(?:sled|band|chain|vest|uphill|hill|partner)[^,;+()/]*?|(?:heavy\s+|light\s+)?(?:sled|band|chain|vest|uphill|hill|partner)s?\s+\d{1,2}\s*(?:m|yd)[^,;+()/]*?)\s*(?:,|;|\+|/|\bthen\b|\binto\b|\band\b)\s*(?:(?:free|unloaded|unresisted|sprint|flat)\s+)?(?<free>\d{1,2}\s*(?:m|yd))\s*(?:free|unloaded|unresisted|sprint)?\s*\)?\s*(?:x\s*(?<n>[1-9]))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex LoadedThenFree();
+
+    // contrast: 15 m sled, 20 m free, 3 rounds; squat 3 + broad jump 3, x 4 rounds rest 3:00
+    [GeneratedRegex(@"^\s*(?:(?:contrasts?|complex|circuit|pairs?|superset)\s*:\s*)?(?<what>(?=.*\d)[^:""]+?[;,+][^:""]+?)\s*[,;]?\s*(?:x\s*)?(?<n>[1-9])\s*(?:rounds?|circuits?|times\s+(?:through|round))\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex RoundsBehind();
+
+    // squat 3 @ 85% + 20 m sprint x 4; trap bar deadlift 3 reps 100 kg then 4 broad jumps x 3
+    [GeneratedRegex(@"^\s*(?:(?:contrasts?|complex|pairs?|superset)\s*:?\s*)?(?<lift>[\p{L}][\p{L}' -]*?)\s+(?:x\s*)?(?<reps>\d{1,2})(?:\s*reps?)?(?<load>\s*@?\s*\d{2,3}\s*(?:%|kg|lb))?\s*(?:\+|,|\bthen\b|\binto\b|\band\b)\s*(?<then>\d{1,2}\s*(?:m|yd)(?:\s*(?:sprint|dash|accel\p{L}*))?|\d{1,2}\s+(?!(?:min|sec|reps?|sets?)\p{L}*\b)[\p{L}][\p{L}' -]{2,}?)\s*(?:,?\s*x\s*(?<n>[1-9]))(?:\s*(?:rounds?|sets?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex LiftThenRun();
+
+    // 2 sets: 3x20m, 2x30m; 3 rounds of 20m, 30m, 40m
+    [GeneratedRegex(@"^\s*(?<n>[1-9])\s*(?:rounds?|sets?)\s*(?:of\s*:?|:)\s*\(?(?<what>(?:\d{1,2}\s*x\s*)?\d{1,3}\s*(?:m|yd)(?:\s*[,;+&]\s*(?:\d{1,2}\s*x\s*)?\d{1,3}\s*(?:m|yd))+)\)?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex SetsOfSeveral();
+
+    // broad jump to 10 m sprint x 5; fast feet 10 m into 20 m sprint x 4
+    [GeneratedRegex(@"^\s*(?:(?<reps>[1-9])\s*(?:x\s*|\s))?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s*x\s*(?<reps>[1-9]))?(?:\s+(?<far>\d{1,2}\s*(?:m|yd)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel))\s*(?:x\s*(?<n>[1-9])|,\s*(?<n>[1-9])\s*(?:sets?|rounds?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex JumpThenSprint();
+
+    [GeneratedRegex(@"^\s*,?\s*(?:rest\s*)?(?<in>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*[/,]\s*(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex WithinAndAfter();
+
+    // ladder 10-20-30-40 m, walk back; 40-30-20-10 x 2; pyramid 20/40/60/40/20; with the word in front spaces are enough.
+    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?:(?:accel\p{L}*|sprint)\s+)?(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|\d{2,3}\s*%.*|rest\b.*|walk.*|w/.*|with.*|from\b.*|(?:off\s+|out\s+of\s+)?(?:the\s+)?blocks?.*)?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex LadderOfLengths();
+
+    [GeneratedRegex(@"^\s*(?:split\s+(?:runs?|\d{2,3}(?:\s*(?:m|yd))?s?)\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?!\s*fl(?:y|ying)\b)(?<rest>.*)$", RegexOptions.IgnoreCase)]
+    private static partial Regex LengthsInBrackets();
+
+    // split 300s x 2 (150+150); split run 200+100 x 2, 60 s between
+    [GeneratedRegex(@"^\s*split\s+(?:runs?\s*:?\s*)?(?:(?<whole>\d{3})\s*m?s?\s*(?:x\s*(?<n>[1-9])\s*)?\(\s*)?(?<one>\d{2,3})\s*m?\s*[+/]\s*(?<other>\d{2,3})\s*m?\s*\)?\s*(?:x\s*(?<n>[1-9]))?(?<rest>(?:[,\s].*)?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex SplitRun();
+
+    // 4 x (20m sled, 20m sprint), 3 min
+    [GeneratedRegex(@"^\s*(?<n>[1-9])\s*(?:x|sets?\s+of|rounds?\s+of)\s*\((?<what>[^()""]*\p{L}[^()""]*)\)\s*(?:,?\s*(?:rest\s*)?(?<rest>\d{1,2}:[0-5]\d|\d{1,3}\s*(?:s|secs?|mins?|minutes?|'))(?:\s*(?:rest|recovery))?)?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex RoundInBrackets();
+
+    [GeneratedRegex(@"\s*(?:[,;+&]|\bthen\b|\band\b)\s*", RegexOptions.IgnoreCase)]
+    private static partial Regex PartsOfRound();
+
+    // kneeling jump to broad jump 3x3
+    [GeneratedRegex(@"^\s*(?<first>[\p{L}][\p{L}' -]*?)\s+(?:(?:in)?to|\+)\s+(?:an?\s+)?(?<second>[\p{L}][\p{L}' -]*?)\s*:?\s*(?<n>[1-9])\s*x\s*(?<reps>\d{1,2})\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex JumpIntoJump();
+
+    // A time alone behind lengths is the rest.
+    [GeneratedRegex(@"^(\d{1,2}:[0-5]\d|\d{1,3}\s*(?:s|secs?|mins?|minutes?|'))(?:\s*(?:rests?|rec(?:overy)?))?$", RegexOptions.IgnoreCase)]
+    private static partial Regex BareTime();
+}
