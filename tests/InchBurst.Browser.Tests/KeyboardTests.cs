@@ -135,10 +135,11 @@ public sealed class EntryKeysTests
     }
 
     [Fact]
-    public void A_browser_that_keeps_nothing_runs_the_clock_and_saves_all_the_same()
+    public void A_browser_that_keeps_nothing_runs_the_clock_saves_all_the_same_and_waits_on_the_page_without_a_signal()
     {
         using var app = new TestApp(demo: false);
-        using var page = new Chromium(app);
+        using var proxy = new CutProxy(app.Port);
+        using var page = new Chromium(app, address: proxy.Address);
         var path = page.StartSession(2, "3 x 20 build + 10 fly + 20 m slow rest 2:00");
         page.Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = """
             for (const kind of ['localStorage', 'sessionStorage', 'indexedDB', 'caches']) Object.defineProperty(window, kind, { get() { throw new DOMException('Nothing is kept here', 'SecurityError'); } });
@@ -148,10 +149,21 @@ public sealed class EntryKeysTests
         page.Quiet();
         var clock = page.Text("[data-clock-from]");
         page.Until(d => page.Text("[data-clock-from]") != clock ? d : null);
+        page.Core();
         var first = page.Text(".t-who");
         page.Keys("335439" + Keys.Enter);
         page.Until(d => page.Text(".t-who") != first ? d : null);
         page.UntilText("#t-word", "Saved");
         Assert.Equal(["", ""], Boxes(page));
+        Assert.Empty(page.Complaints());
+
+        proxy.Cut();
+        var second = page.Text(".t-who");
+        page.Keys("340445" + Keys.Enter);
+        page.Until(d => page.Text(".t-who") != second ? d : null);
+        page.UntilText("[data-waiting-text]", "1 waiting to send, leave this page open");
+        proxy.Mend();
+        page.Until(d => d.FindElement(By.CssSelector("[data-waiting]")).Displayed ? null : d);
+        page.UntilText("#t-last .t-result", "1.05");
     }
 }

@@ -1,4 +1,5 @@
 // What is entered trackside waits on the device until the server has it: written before it is sent, taken out when the server says so, sent in order.
+// Where the browser keeps nothing (a private window, a full disk) it waits on the page, which then asks before it is left.
 import { token } from "./requests.js";
 
 const STORE = "waiting";
@@ -6,6 +7,9 @@ const PATIENCE = 8000;
 const HOLD_AFTER = 5;
 // What the server has, while what came of it is still being kept here.
 const answered = new Set();
+// What only this page has; its numbers are below zero.
+const onPage = [];
+let lastOnPage = 0;
 let opened;
 
 function database() {
@@ -30,10 +34,29 @@ async function within(mode, act) {
   });
 }
 
-// Where the browser keeps nothing, nothing waits; putting something there still fails, so that it is sent at once instead.
-export const all = () => within("readonly", (store) => store.getAll()).then((waiting) => waiting.filter((e) => !answered.has(e.n))).catch(() => []);
-export const put = async (entry) => { entry.n = await within("readwrite", (store) => store.put(entry)); return entry; };
-export const remove = (n) => within("readwrite", (store) => store.delete(n)).catch(() => {});
+export const all = async () => [...await within("readonly", (store) => store.getAll()).catch(() => []), ...onPage].filter((e) => !answered.has(e.n));
+
+/** True for what is lost with the page. */
+export const isOnPage = (entry) => entry.n < 0;
+
+export async function put(entry) {
+  if (isOnPage(entry)) return;
+  try {
+    entry.n = await within("readwrite", (store) => store.put(entry));
+  } catch (error) {
+    if (entry.n) throw error;
+    lastOnPage -= 1;
+    entry.n = lastOnPage;
+    onPage.push(entry);
+  }
+}
+
+export async function remove(n) {
+  if (n < 0) onPage.splice(0, onPage.length, ...onPage.filter((e) => e.n !== n));
+  else await within("readwrite", (store) => store.delete(n)).catch(() => {});
+}
+
+window.addEventListener("beforeunload", (event) => { if (onPage.some((e) => !answered.has(e.n))) event.preventDefault(); });
 
 /** Sends one form to the server. Gives what came of it; never throws for want of a network. */
 export async function post(url, fields, part = "live") {

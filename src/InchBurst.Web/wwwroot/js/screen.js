@@ -261,6 +261,7 @@ export async function tell() {
   if (here.signIn) words.push("Sign in again");
   else if (!here.reached) words.push("No signal");
   if (queued > 0 && (!here.reached || here.signIn)) words.push(`${queued} waiting to send`);
+  if (all.some(outbox.isOnPage) && !here.reached) words.push("leave this page open");
   if (held > 0) words.push(`${held} ${held === 1 ? "time" : "times"} to check`);
   chip.hidden = words.length === 0;
   chip.classList.toggle("held", held > 0);

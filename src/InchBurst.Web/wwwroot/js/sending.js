@@ -110,10 +110,6 @@ export async function queueForm(form, submitter) {
     entry = await enqueue(submitter?.getAttribute("formaction") ?? form.getAttribute("action"), fields, does, {
       at: "marks" in form.dataset ? typedAt : now(), said: does === "save" ? marks.join(" ") : form.id === "t-note" ? noteOf(fields) : submitter?.dataset.what ?? does,
     });
-  } catch {
-    // A browser that keeps nothing (a private window, a full disk) still saves; only without a signal it cannot.
-    await sendNow(form, submitter);
-    return;
   } finally { delete form.dataset.writing; }
   document.querySelector("dialog[open]")?.close();
   if (does === "line" && !here.reached && !(await kept(`?line=${entry.line}&round=${entry.round}`))) say("This line was not kept on the device; it opens when the signal is back.");
@@ -141,9 +137,10 @@ function sayKept() {
 // Without the server: what the time says, and a way to take it back.
 function showKept(entry) {
   const last = document.getElementById("t-last");
+  const place = outbox.isOnPage(entry) ? "page only, so leave it open" : "device";
   const said = view()?.answers[waiting().findIndex((e) => e.n === entry.n)]?.panel;
   if (last) {
-    const kept = Object.assign(document.createElement("p"), { className: "t-seen", textContent: said ? "Kept on this device." : `${entry.label}: kept on this device; result after reconnecting.` });
+    const kept = Object.assign(document.createElement("p"), { className: "t-seen", textContent: said ? `Kept on this ${place}.` : `${entry.label}: kept on this ${place}; result after reconnecting.` });
     last.classList.remove("is-typing");
     last.replaceChildren(...(said ? [panelOf(said)] : []), kept);
     if (said?.stop) {
