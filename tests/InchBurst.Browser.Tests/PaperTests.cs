@@ -14,6 +14,8 @@ public sealed class PaperTests
         var (sheet, isUpright) = Printed(page, "/Sessions/49/Sheet");
         var (tests, testsUpright) = Printed(page, "/Sessions/48/Testing");
 
+        Assert.Empty(page.Complaints());
+
         // A page of tests is as wide as its attempts, so it lies on its side; nothing else does.
         Assert.Equal((1, true), (sheet, isUpright));
         Assert.Equal((1, false), (tests, testsUpright));
@@ -22,6 +24,7 @@ public sealed class PaperTests
     private static (int Pages, bool IsUpright) Printed(Chromium page, string path)
     {
         page.Go(path);
+        page.Quiet();
         var printed = (Dictionary<string, object>)page.Driver.ExecuteCdpCommand("Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = true })!;
         var pdf = System.Text.Encoding.Latin1.GetString(Convert.FromBase64String((string)printed["data"]));
         var box = System.Text.RegularExpressions.Regex.Match(pdf, @"/MediaBox\s*\[\s*0\s+0\s+([\d.]+)\s+([\d.]+)");

@@ -92,7 +92,7 @@ public class ShorthandTests
     [InlineData("squat 4 x 3 100", "Which unit has 3?")]
     [InlineData("4 x 20 m rest", "How long")]
     [InlineData("0 x 20 m", "Reps must be")]
-    [InlineData("4 x 20000 m", "0.5 to 2000")]
+    [InlineData("4 x 20000 m", "0.5 to 10000")]
     [InlineData("4 x 20 m @300%", "Effort")]
     [InlineData("4 x 20 m gates 30", "beyond the end")]
     [InlineData("4 x 20 m gates 15,10", "outwards")]

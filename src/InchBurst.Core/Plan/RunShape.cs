@@ -101,7 +101,7 @@ public enum Side
 }
 
 /// <summary>One stretch of a run.</summary>
-/// <param name="Length">How long; 0 for a turn or a cut, otherwise 0.5 to 2000 m.</param>
+/// <param name="Length">How long; 0 for a turn or a cut, otherwise 0.5 to 10000 m.</param>
 /// <param name="Role">What it is for.</param>
 /// <param name="AngleDegrees">Angle of a turn or cut, 1 to 360; null otherwise.</param>
 /// <param name="Side">Side of a turn or cut, if said.</param>

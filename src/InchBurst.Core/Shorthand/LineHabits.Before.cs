@@ -9,6 +9,7 @@ public static partial class LineHabits
     /// <summary>Habits that hold words which might be taken for a name of an exercise; they come before names are looked for.</summary>
     internal static IReadOnlyList<Habit> BeforeNames { get; } =
     [
+        .. Spoken(),
         .. Joined(),
         .. First(),
         .. Early(),
@@ -79,7 +80,7 @@ public static partial class LineHabits
         Of(@"(?<![\d.])(" + D + @")\s*(" + U + @")?\s*(?:acc(?:el\p{L}*)?|build\p{L}*)\s*[,/+]\s*(" + D + @")\s*(" + U + @")?\s*(?:max\p{L}*(?:[ -]v(?:el(?:ocity)?)?)?|hold|fly|flying)\s*[,/+]\s*(" + D + @")\s*(" + U + @")?\s*(?:float|coast)" + E, "$1 $2 build + $3 $4 fly + $5 $6 float", "4 x 60m (20 acc, 20 max, 20 float)", "4 x 20 build + 20 fly + 20 m float"),
         Of(@"@\s*(?=rpe)", " ", "deadlift 3x3 @ RPE 8", "deadlift 3 x 3 reps cue \"RPE 8\""),
         Of(@"^\s*intervals?\s*:?\s*(?=\d)", "", "intervals 5 x 3 min rest 2:00", "5 x 3 min rest 2:00"),
-        Of(@"(?<![\d.])(\d(?:\.\d{1,2})?)\s*kms?" + E, "", "1.5 km easy", "1500 m easy") with { Make = m => $"{Parsed(m.Groups[1].Value) * 1000:0} m" },
+        Of(@"(?<![\d.])(\d{1,2}(?:\.\d{1,2})?)\s*kms?(?!\s*/|\s+per)" + E, "", "1.5 km easy", "1500 m easy") with { Make = m => $"{Parsed(m.Groups[1].Value) * 1000:0} m" },
         Of(@"^\s*(" + D + @"\s*" + U + @")\s*(@\s*[\d-]+\s*%?)?\s*,\s*(" + Count + @")\s*reps?" + E, "$3 x $1 $2", "20 metres @ 95, 4 reps", "4 x 20 m @95%"),
         Of(B + @"(twenty|thirty|forty|fifty|sixty|eighty|hundred)\s+(?=" + U + ")", "", "four by thirty metres", "4 x 30 m") with { Make = m => m.Value.Trim().ToLowerInvariant() switch { "twenty" => "20 ", "thirty" => "30 ", "forty" => "40 ", "fifty" => "50 ", "sixty" => "60 ", "eighty" => "80 ", _ => "100 " } },
         Of(@"^\s*(two|three|four|five|six|eight|ten)\s+by\s+(?=\d)", "", "six by 20 m", "6 x 20 m") with { Make = m => OfWord(m.Groups[1].Value) + " x " },

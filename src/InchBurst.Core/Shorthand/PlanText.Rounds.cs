@@ -12,6 +12,7 @@ public static partial class PlanText
     // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each. A ladder of lengths is one run of each.
     private static string Unbracketed(string row, ShorthandContext context)
     {
+        row = HeadingOfRounds().Replace(row, "");
         if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { } jump && (burst.Groups["far"].Success ? jump.Counted == CountedIn.Metres && jump.Does is (Motion.Skip or Motion.March or Motion.Bound or Motion.Hop) && !burst.Groups["reps"].Success : jump.Does is Motion.Jump or Motion.Bound or Motion.Hop or Motion.Throw))
         {
             // A jump or a drill and straight into a sprint are rounds of one each.
@@ -55,6 +56,11 @@ public static partial class PlanText
             return $"{complex.Groups["n"].Value} rounds: {string.Join("; ", complex.Groups["name"].Captures.Zip(complex.Groups["reps"].Captures, (n, r) => $"{n.Value.Trim()} {r.Value} reps{complex.Groups["load"].Value}"))}";
         }
 
+        if (Together(row, context) is { } together)
+        {
+            return together;
+        }
+
         if (SplitRun().Match(row) is { Success: true } split && (!split.Groups["whole"].Success || Metres(split, "whole") == Metres(split, "one") + Metres(split, "other")))
         {
             // A run in two parts is two runs, one soon behind the other.
@@ -89,6 +95,44 @@ public static partial class PlanText
         var lines = string.Join("; ", found.Groups["each"].Captures.Select(c => $"{c.Value.Trim()}{(char.IsAsciiDigit(c.Value.Trim()[^1]) ? unit : "")} {after}"));
         return found.Groups["n"].Success ? $"{found.Groups["n"].Value} rounds: {lines}" : lines;
     }
+
+    // Work that is done in turn, a set of each: supersets, A1 and A2, rounds of several. Where all have as many sets, those are the rounds.
+    private static string? Together(string row, ShorthandContext context)
+    {
+        var found = Paired().Match(row);
+        if (!found.Success || row.Contains('"', StringComparison.Ordinal))
+        {
+            return null;
+        }
+
+        var lines = PartsOfPair().Split(found.Groups["what"].Value).Where(p => p.Trim(' ', ':', ',', '.').Length > 0).Select(p => ShorthandLine.Plainly(p.Trim(' ', ':', ',', '.'), context).Line).ToList();
+        if (lines.Count is < 2 or > MostParts || lines.Exists(l => l is null or { Exercise: null, Shape: TimedShape }))
+        {
+            return null;
+        }
+
+        var times = lines.ConvertAll(l => l!.TotalReps);
+        var often = found.Groups["n"].Success ? found.Groups["n"].Value : times[0] > 1 && times.TrueForAll(t => t == times[0]) ? times[0].ToString(CultureInfo.InvariantCulture) : "";
+        var pause = found.Groups["rest"].Success ? ShorthandLine.Plainly($"10 m rest {found.Groups["rest"].Value}", ShorthandContext.Metric).Line?.Rest?.RepSeconds : null;
+        if (often.Length == 0)
+        {
+            return pause is null ? string.Join("; ", lines.Select(l => ShorthandPrinter.Print(l!, context.Catalogue))) : null;
+        }
+
+        var each = lines.Select(l => ShorthandPrinter.Print(found.Groups["n"].Success ? l! : l! with { Sets = 1, Reps = 1 }, context.Catalogue));
+        return $"{often} rounds{(pause is { } seconds ? " rest " + Figures.Clock(seconds) : "")}: {string.Join("; ", each)}";
+    }
+
+    // circuit 3 rounds: push-up 10; squat 10
+    [GeneratedRegex(@"^\s*(?:circuits?|complex|contrasts?|pairs?|super\s?sets?)\s*[:,]?\s*(?=[1-9]\s*rounds?\b[^:]*:)", RegexOptions.IgnoreCase)]
+    private static partial Regex HeadingOfRounds();
+
+    // superset: squat 4x3 / box jump 4x3; A1 squat 4x5 A2 hurdle hop 4x4; 3 rounds of 20 m sprint, 5 tuck jumps; complex: clean x 2 + 10 m sprint, x4, 3 min
+    [GeneratedRegex(@"^\s*(?:(?:super\s?sets?|tri\s?sets?|pairs?|complex(?:es)?|contrasts?|pape?|potentiation|circuit|combo|couplet)\s*:\s*|(?=A1\b.*\bA2\b)|(?<n>[2-9])\s*(?:rounds?|sets)\s+of\s+(?=[^x]*[,;+&][^x]*$)|(?=.*\b(?:super\s?set(?:ted)?|paired|ss)\s*(?:with|w/)?\s))(?<what>.*?)(?:\s*,?\s*(?:(?<!\d\s*)x\s*(?<n>[2-9])(?:\s*rounds?)?|(?<n>[2-9])\s*(?:rounds?|times\s+through)))?(?:\s*,?\s*(?:rest\s*)?(?<rest>(?<=[,x]\s*(?:rest\s*)?|rounds?,?\s*(?:rest\s*)?|x\s*[2-9]\s*,\s*)(?:\d{1,2}:[0-5]\d|\d{1,2}\s*(?:mins?|minutes?|'))))?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex Paired();
+
+    [GeneratedRegex(@"\s*(?:;|/|\+|&|,(?=\s*(?:\d{1,2}\s+)?(?!rest\b|walk\b|full\b|each\b|min|sec)\p{L}{2}|\s*\d{1,2}\s*x|\s*\d{1,3}\s*(?:m|yd)\b)|\bthen\b|\binto\b|\b(?:super\s?set(?:ted)?|paired|ss)\s*(?:with\b|w/)?|\bA[1-4]\b[.):]?)\s*", RegexOptions.IgnoreCase)]
+    private static partial Regex PartsOfPair();
 
     private static int Metres(Match match, string group) => int.Parse(match.Groups[group].ValueSpan, CultureInfo.InvariantCulture);
 
@@ -135,14 +179,14 @@ public static partial class PlanText
     [GeneratedRegex(@"^\s*(?:(?<reps>[1-9])\s*(?:x\s*|\s))?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s*x\s*(?<reps>[1-9]))?(?:\s+(?<far>\d{1,2}\s*(?:m|yd)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel))\s*(?:x\s*(?<n>[1-9])|,\s*(?<n>[1-9])\s*(?:sets?|rounds?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex JumpThenSprint();
 
-    [GeneratedRegex(@"^\s*,?\s*(?:rest\s*)?(?<in>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*[/,]\s*(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*,?\s*(?:rest\s*|r\s*=?\s*)?(?<in>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*(?:[/,]\s*(?:r\s*=?\s*)?|\s+r\s*=?\s*)(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex WithinAndAfter();
 
     // ladder 10-20-30-40 m, walk back; 40-30-20-10 x 2; pyramid 20/40/60/40/20; with the word in front spaces are enough.
     [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?:(?:accel\p{L}*|sprint)\s+)?(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|\d{2,3}\s*%.*|rest\b.*|walk.*|w/.*|with.*|from\b.*|(?:off\s+|out\s+of\s+)?(?:the\s+)?blocks?.*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex LadderOfLengths();
 
-    [GeneratedRegex(@"^\s*(?:split\s+(?:runs?|\d{2,3}(?:\s*(?:m|yd))?s?)\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?!\s*fl(?:y|ying)\b)(?<rest>.*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:split\s+(?:runs?|\d{2,3}(?:\s*(?:m|yd))?s?)\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?:\s*(?<unit>yds?|yards?|m|metres?|meters?)\b)?(?!\s*fl(?:y|ying)\b)(?<rest>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex LengthsInBrackets();
 
     // split 300s x 2 (150+150); split run 200+100 x 2, 60 s between

@@ -22,10 +22,17 @@ public static partial class PlanText
         {
             parts = [.. Numbers().Matches(lengths.Groups["list"].Value).Select(n => $"{lengths.Groups["name"].Value}{lengths.Groups["count"].Value}{n.Value} {lengths.Groups["unit"].Value}{lengths.Groups["rest"].Value}")];
         }
-        else if (Sets().Match(typed) is { Success: true } sets)
+        else if (Sets().Match(typed) is { Success: true } sets && Numbers().Matches(sets.Groups["reps"].Value) is var reps && Numbers().Matches(sets.Groups["shares"].Value) is var shares && reps.Count == shares.Count)
         {
-            var (reps, shares) = (Numbers().Matches(sets.Groups["reps"].Value), Numbers().Matches(sets.Groups["shares"].Value));
-            parts = reps.Count == shares.Count ? [.. reps.Zip(shares, (r, s) => $"{sets.Groups["name"].Value}1 x {r.Value} reps @{s.Value}{sets.Groups["rest"].Value}")] : [];
+            parts = [.. reps.Zip(shares, (r, s) => $"{sets.Groups["name"].Value}1 x {r.Value} reps @{s.Value}{sets.Groups["rest"].Value}")];
+        }
+        else if (SharePerSet().Match(typed) is { Success: true } each && Numbers().Matches(each.Groups["shares"].Value) is var perSet && perSet.Count.ToString(System.Globalization.CultureInfo.InvariantCulture) == each.Groups["n"].Value)
+        {
+            parts = [.. perSet.Select(s => $"{each.Groups["name"].Value}1 x {each.Groups["reps"].Value} reps @{s.Value}{each.Groups["rest"].Value}")];
+        }
+        else if (LoadPerSet().Match(text) is { Success: true } loads && Numbers().Matches(loads.Groups["loads"].Value) is var perRun && perRun.Count.ToString(System.Globalization.CultureInfo.InvariantCulture) == loads.Groups["n"].Value)
+        {
+            parts = [.. perRun.Select(l => $"{loads.Groups["name"].Value}{loads.Groups["far"].Value} {l.Value} {loads.Groups["unit"].Value}{loads.Groups["rest"].Value}")];
         }
         else if (Rising().Match(typed) is { Success: true } rising)
         {
@@ -48,23 +55,23 @@ public static partial class PlanText
         {
             // Sets of fewer and fewer: those of one number beside each other are one line.
             var runs = new List<(string Reps, int Sets)>();
-            foreach (var reps in falling.Groups["reps"].Captures.Select(c => c.Value))
+            foreach (var count in falling.Groups["reps"].Captures.Select(c => c.Value))
             {
-                if (runs.Count > 0 && runs[^1].Reps == reps)
+                if (runs.Count > 0 && runs[^1].Reps == count)
                 {
-                    runs[^1] = (reps, runs[^1].Sets + 1);
+                    runs[^1] = (count, runs[^1].Sets + 1);
                 }
                 else
                 {
-                    runs.Add((reps, 1));
+                    runs.Add((count, 1));
                 }
             }
 
             parts = runs.ConvertAll(r => $"{lift.Name} {r.Sets} x {r.Reps} reps{falling.Groups["rest"].Value}");
         }
-        else if (NamesOfOneDose(text, context) is { Count: > 1 } each)
+        else if (NamesOfOneDose(text, context) is { Count: > 1 } named)
         {
-            parts = each;
+            parts = named;
         }
         else if (typed == LineText.Of(text).Text || !typed.Contains('"', StringComparison.Ordinal))
         {
@@ -75,7 +82,7 @@ public static partial class PlanText
         parts = [.. parts.Where((p, i) => i == 0 || p.Any(char.IsAsciiDigit) || context.Catalogue.Find(p.Trim()) is not { } again || ShorthandLine.Plainly(settled.Spelt(parts[i - 1]), context).Line?.Exercise != again.Name)];
         if (parts.Count == 1 && ShorthandLine.Plainly(settled.Spelt(parts[0]), context).Line is { } once)
         {
-            return new(0, PlanEdits.TitleFor(once, context.Catalogue.Find(once.Exercise)?.Family), [once]);
+            return Alone(once, context);
         }
 
         if (parts.Count is < 2 or > MostParts)
@@ -149,8 +156,16 @@ public static partial class PlanText
     private static partial Regex Lengths();
 
     // squat 5,3,1 @75,85,95% max
-    [GeneratedRegex(@"^\s*(?<name>[\p{L}'\s-]+?\s*)(?<reps>\d+(?:\s*[,/]\s*\d+)+)\s*(?:reps?)?\s*(?:@|at)?\s*(?<shares>\d+(?:\s*[,/]\s*\d+)+)(?<rest>\s*(?:%|kg|lb).*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}'\s-]+?\s*)(?<reps>\d+(?:\s*[,/-]\s*\d+)+)\s*(?:reps?)?\s*(?:@|at)?\s*(?<shares>\d+(?:\s*[,/-]\s*\d+)+)(?<rest>\s*(?:%|kg|lb).*)$", RegexOptions.IgnoreCase)]
     private static partial Regex Sets();
+
+    // sled 3 x 10 m 50/60/70 kg
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}'][\p{L}' -]*?\s*:?\s*)(?<n>[2-9])\s*x\s*(?<far>\d{1,2}\s*(?:m|yd|yards?|metres?|meters?))\s*,?\s*(?:@|at|with|sled)?\s*(?<loads>\d{1,3}(?:\s*(?:kg|lb)?\s*[,/]\s*\d{1,3}){1,8})\s*(?<unit>kg|lb)s?\b(?<rest>[^;]*)$", RegexOptions.IgnoreCase)]
+    private static partial Regex LoadPerSet();
+
+    // clean 3x3 @ 70, 75, 80%; two with a dash between are a range
+    [GeneratedRegex(@"^\s*(?<name>[\p{L}'][\p{L}' -]*?\s*:?\s*)(?<n>[2-9])\s*x\s*(?<reps>\d{1,2})\s*(?:reps?)?\s*,?\s*(?:@|at)?\s*(?<shares>\d{2,3}(?:(?:\s*%?\s*[,/]\s*\d{2,3}){1,8}|(?:\s*-\s*\d{2,3}){2,8}))(?<rest>\s*(?:%|kg|lb)[^;]*)$", RegexOptions.IgnoreCase)]
+    private static partial Regex SharePerSet();
 
     [GeneratedRegex(@"\d+")]
     private static partial Regex Numbers();

@@ -106,6 +106,7 @@ public static partial class PlanText
     /// <returns>The block with one line or several, or the problem.</returns>
     public static (PlanBlock? Block, ShorthandProblem? Problem) ReadOne(string text, ShorthandContext context)
     {
+        text = Bullet().Replace(text, m => new string(' ', m.Length));
         var row = Unbracketed(text, context);
         var (block, problem, isPlaced) = ReadRow(row, text, context);
 
@@ -117,7 +118,7 @@ public static partial class PlanText
     {
         var isRounds = OneLineRounds().Match(row);
         var alone = isRounds.Success ? null : ShorthandLine.Read(row, context);
-        PlanBlock? one = alone?.Line is { } line ? new PlanBlock(0, PlanEdits.TitleFor(line, context.Catalogue.Find(line.Exercise)?.Family), [line]) : null;
+        var one = alone?.Line is { } line ? Alone(line, context) : null;
         if (one is not null && row == text)
         {
             // A line alone was held against its words when it was read.
@@ -125,7 +126,7 @@ public static partial class PlanText
         }
 
         var why = alone?.Problem;
-        var (block, problem) = isRounds.Success ? RoundsOnOneLine(row, isRounds, context) : (one ?? Several(row, context), why);
+        var (block, problem) = isRounds.Success ? RoundsOnOneLine(row, isRounds, context) : (one ?? Several(row, context) ?? Moved(row, context), why);
         if (block is null)
         {
             return (null, problem, row == text);
@@ -134,6 +135,8 @@ public static partial class PlanText
         // A question about the whole row stands before the reason why it is not one line.
         return ShorthandAccount.Missing(text, block, PrintOne(block, context.Catalogue), context.Catalogue) is { } missing ? (null, row == text && missing.Length < text.Length ? why ?? missing : missing, true) : (block, null, true);
     }
+
+    private static PlanBlock Alone(PlanLine line, ShorthandContext context) => new(0, PlanEdits.TitleFor(line, context.Catalogue.Find(line.Exercise)?.Family), [line]);
 
     /// <summary>A block as it can be typed on one row: a line alone, or rounds of several.</summary>
     /// <param name="block">The block.</param>
@@ -266,7 +269,7 @@ public static partial class PlanText
     [GeneratedRegex(@";|,(?=\s*(?!(?:rest|gates?|for|each|per|log|cue|from|through|at|with|walk|in|as|sled|band|chain|vest|timed|full|easy|left|right|both|r|then)\b)\p{L}|\s*\d{1,3}\s*(?:m|yd)\s*(?:sprint|run|dash|hill|fly|flying|acceleration|bound|jog|free|unloaded|unresisted|sled|band|chain|vest|uphill)\p{L}*\b|\s*\d{1,3}\s*(?:m|yd)\s*(?:[,;]|$)|\s*\d{1,2}\s*x\s*\d|\s*\d{1,2}\s+(?!(?:min|sec|metres?|meters?|yards?|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,})|\s\+\s(?=\p{L}|\d+\s*x)", RegexOptions.IgnoreCase)]
     private static partial Regex Parted();
 
-    // Bullets and numbers in front of pasted lines: "- ", "* ", "1) ".
-    [GeneratedRegex(@"^\s*(?:[-*•]|\d{1,2}[).])\s+")]
+    // Bullets and numbers in front of pasted lines: "- ", "* ", "1) ", "A1. ".
+    [GeneratedRegex(@"^\s*(?:[-*•]|\d{1,2}[).]|[A-H]\d[).](?=\s*\p{L})(?!.*\b[A-H]2\b))\s+")]
     private static partial Regex Bullet();
 }

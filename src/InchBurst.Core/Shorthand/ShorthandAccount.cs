@@ -30,7 +30,7 @@ internal static partial class ShorthandAccount
         }
 
         var names = string.Join(' ', read.Lines.Select(l => catalogue.Find(l.Exercise)).OfType<Exercise>().SelectMany(e => e.Also.Append(e.Name)));
-        var lost = LostFigure(line.Text, read, printed, names) ?? LostWord(line.Text, line.Text.Length - LineHabits.WithoutHeading(line.Text).Length, printed, names, catalogue);
+        var lost = LostUnit(line.Text, printed) ?? LostFigure(line.Text, read, printed, names) ?? LostWord(line.Text, line.Text.Length - LineHabits.WithoutHeading(line.Text).Length, printed, names, catalogue);
         if (lost is not { } at)
         {
             return null;
@@ -59,6 +59,20 @@ internal static partial class ShorthandAccount
             };
         }
 
+        if (read is { Rounds: 1, Lines: [{ Shape: RunShape { Segments.Count: > 1 } parts, Exercise: null } whole] } && parts.Segments.All(s => s is { Role: SegmentRole.Run, Movement: null }) && LengthsAdded().IsMatch(typed))
+        {
+            // Lengths with a plus between them, each with its unit: parts of one run, or runs of their own.
+            var each = parts.Segments.Select(s => ShorthandPrinter.Print(whole with { Sets = 1, Reps = 1, Shape = new RunShape([s]), Kind = PlanKinds.Derive(null, null, new RunShape([s]), whole.Effort, whole.Load, whole.Goal) }, catalogue)).ToList();
+            return new(0, typed.Length, $"One run of {Units.Figures.Number(Metres(whole), 1)} {parts.Segments[0].Length.Symbol} in parts, or a run of each?")
+            {
+                Choices =
+                [
+                    new("a run of each", (0, typed.Length, whole.TotalReps > 1 ? $"{whole.TotalReps} rounds: {string.Join("; ", each)}" : string.Join("; ", each))),
+                    new("one run in parts", (0, typed.Length, ShorthandPrinter.Print(whole, catalogue))),
+                ],
+            };
+        }
+
         if (read.Lines is not [{ Shape: RunShape run, Goal: null, Rest: { RepSeconds: { } seconds } rest } line] || !BareSeconds().IsMatch(typed) || RestWord().IsMatch(typed) || run.Metres / seconds is not (>= LeastPace and <= MostPace))
         {
             return null;
@@ -78,6 +92,9 @@ internal static partial class ShorthandAccount
     // One times sign, at the end of several pieces.
     [GeneratedRegex(@"^(?!.*;)(?!.*\d\s*x.*x\s*\d)[^x]*,[^,]*x\s*([2-9]|1[0-9])\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex TimesBehind();
+
+    [GeneratedRegex(@"[0-9]\s*(?:m|yd|yards?|metres?|meters?)\s*\+\s*[0-9]{1,3}\s*(?:m|yd|yards?|metres?|meters?)(?![\p{L}0-9])", RegexOptions.IgnoreCase)]
+    private static partial Regex LengthsAdded();
 
     // Runs at some effort are not slower or faster than this, in m/s.
     private const double LeastPace = 5;
@@ -118,7 +135,13 @@ internal static partial class ShorthandAccount
         for (var i = 0; i < all.Count; i++)
         {
             var (value, before, after) = (Value(all[i].Value), typed[..all[i].Index].TrimEnd(), typed[(all[i].Index + all[i].Length)..].TrimStart());
-            if (Has(value))
+            if (Labelled().IsMatch(before))
+            {
+                continue;
+            }
+
+            // The start is where the clock begins, and both sides may be said each.
+            if (value == 0 || Has(value) || (i > 0 && before.EndsWith(all[i].Value + "/", StringComparison.Ordinal) && read.Lines.All(l => l.EachSide)))
             {
                 continue;
             }
@@ -141,6 +164,12 @@ internal static partial class ShorthandAccount
 
         return null;
     }
+
+    // A length in one unit is not one of as many in another.
+    private static Match? LostUnit(string typed, string printed) =>
+        Lengths().Matches(typed).FirstOrDefault(l => !Strolled().IsMatch(typed[(l.Index + l.Length)..].TrimStart()) && !Lengths().Matches(printed).Any(p => Unit(p) == Unit(l)) && Lengths().IsMatch(printed));
+
+    private static char Unit(Match length) => char.ToLowerInvariant(length.Groups[1].ValueSpan[0]);
 
     // Minutes and the seconds beside them: 1'30, 2 min 30 s.
     private static bool IsMinutes(string typed, Match minutes, Match seconds) => Value(seconds.Value) < 60 && MinuteSign().IsMatch(typed.AsSpan(minutes.Index + minutes.Length, seconds.Index - minutes.Index - minutes.Length));
@@ -230,6 +259,13 @@ internal static partial class ShorthandAccount
         ["brake"] = ["slow", "stop"],
         ["hollow"] = ["float"],
         ["slow"] = ["slow", "walk"],
+        ["superset"] = [";"],
+        ["supersetted"] = [";"],
+        ["paired"] = [";"],
+        ["couplet"] = [";"],
+        ["combo"] = [";"],
+        ["complex"] = [";"],
+        ["circuit"] = [";", "circuit"],
         ["inch"] = ["inch", " in"],
         ["jog"] = ["jog", "float", "rest"],
         ["walk"] = ["walk", "rest"],
@@ -247,7 +283,7 @@ internal static partial class ShorthandAccount
     private static readonly HashSet<string> Spent = new(
         ("bodyweight contrast cut forward ladder pyramid hrmax maximal mile miles slowdown vmax warmup accel accels accelerate acceleration accelerations and body break cool decel down drill drills drop five flat four free general "
         + "hold ins intervals into leg legs off outs over pause practice progressive pull pulls push quarter race recovery speed split sprints stance start starting starts test the three two with work warm weight back easy feet foot "
-        + "for from full out run runs sprint one six seven eight nine ten twice times session iso hand hands degree degrees double xamrap gate gates bwd still moves bpm agility repeat").Split(' '),
+        + "for from full out run runs sprint one six seven eight nine ten twice times session iso hand hands degree degrees double xamrap gate gates bwd still moves bpm agility repeat pap pape potentiation shot put note notes key remember reminder").Split(' '),
         StringComparer.Ordinal);
 
     private const double Near = 1e-3;
@@ -259,8 +295,15 @@ internal static partial class ShorthandAccount
     [GeneratedRegex(@"[0-9]{1,3}:[0-5][0-9](?![0-9])|[0-9]{1,9}(?:\.[0-9]{1,9})?")]
     private static partial Regex Figures();
 
+    [GeneratedRegex(@"[0-9]\s*(m|metres?|meters?|y|yds?|yards?|ft|feet|foot)(?![\p{L}0-9'])", RegexOptions.IgnoreCase)]
+    private static partial Regex Lengths();
+
     [GeneratedRegex(@"[\p{L}\p{M}]{3,}")]
     private static partial Regex Words();
+
+    // A1, A2: which of those done in turn it is.
+    [GeneratedRegex(@"(?<![\p{L}\p{M}0-9])[A-D]$")]
+    private static partial Regex Labelled();
 
     [GeneratedRegex(@"([0-9]{1,2})\s*/\s*([0-9]{1,2})")]
     private static partial Regex Shares();

@@ -70,6 +70,11 @@ internal sealed partial class ShorthandReader
                 : exercise?.Does is Motion.Sprint or null && massAt is { } at ? throw Doubtful(at, $"{at.Text} {(mass.Unit == LoadUnit.Pound ? "lb" : "kg")} on what?", ["sled", "vest", "chain"], word => (at.Start, 0, word + " ")) : load;
         }
 
+        if (!asWritten && load is null && effort is { Word: null, Shape: EffortShape.Each, Percents.Count: > 1 } && exercise is { Does: Motion.Lift })
+        {
+            throw Wrong(effortAt, "A share of the maximum for each set? So many sets, so many shares: squat 3 x 3 @70,75,80%.");
+        }
+
         if (load is null && effort is { Word: null, Percents: [var first, ..] } said && exercise is { } lifted && (lifted.Does == Motion.Lift || (lifted.Does == Motion.Jump && lifted.Kit.Any(k => k.Contains("bar", StringComparison.Ordinal)))) && said.Percents.Min() >= 1 && said.Percents.Count == (said.Shape == EffortShape.Each ? 1 : 2))
         {
             load = new(LoadKind.Lift, said.Percents.Max(), LoadUnit.PercentMaximum) { Least = said.Shape == EffortShape.Each ? null : said.Percents.Min() };
@@ -111,7 +116,7 @@ internal sealed partial class ShorthandReader
             (shape, reps, bareNumber) = (onWay, (int)ways.Value, null);
         }
 
-        if (!asWritten && shape is RunShape && exercise is { Does: Motion.Lift or Motion.Hold, Counted: not CountedIn.Metres })
+        if (!asWritten && shape is RunShape && exercise is { Counted: not CountedIn.Metres } still && (still.Does is Motion.Lift or Motion.Hold || still.Kit.Contains("box")))
         {
             throw Wrong(runAt ?? tokens[^1], $"Nobody goes metres in {exercise.Name}. How many reps, or how long? Such as {exercise.Name} {exercise.Dose}.");
         }

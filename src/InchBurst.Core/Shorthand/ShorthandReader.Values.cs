@@ -34,12 +34,12 @@ internal sealed partial class ShorthandReader
     private static double Within(Token token, double value, double least, double most, string what) =>
         value >= least && value <= most ? value : throw Wrong(token, $"{what} must be from {Figures.Number(least, 1)} to {Figures.Number(most, 1)}.");
 
-    private const double LongestRunMetres = 2000;
+    private const double LongestRunMetres = 10000;
 
     private static Distance Metres(Token token, DistanceUnit unit)
     {
         var distance = new Distance(token.Value, unit);
-        return distance.Metres is >= 0.5 and <= LongestRunMetres ? distance : throw Wrong(token, "A distance must be from 0.5 to 2000 m.");
+        return distance.Metres is >= 0.5 and <= LongestRunMetres ? distance : throw Wrong(token, "A distance must be from 0.5 to 10000 m.");
     }
 
     private static string Text(Token token, int longest, string what)

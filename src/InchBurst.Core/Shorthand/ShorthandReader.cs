@@ -187,6 +187,11 @@ internal sealed partial class ShorthandReader
             case TokenKind.Symbol when token.Is(','):
                 at++;
                 break;
+            case TokenKind.Quoted when !asWritten && exerciseName is null && said.Contains("dose") && context.Catalogue.Find(token.Text) is null && token.Text.Contains(' ', StringComparison.Ordinal):
+                // The work has been said: what is quoted behind it is said to the athlete.
+                SayAlso(token.Text, token);
+                at++;
+                break;
             case TokenKind.Quoted when exerciseName is null:
                 exerciseName = Text(token, 80, "A name");
                 exercise = context.Catalogue.Find(exerciseName);

@@ -24,6 +24,18 @@ internal static partial class ShorthandWaysOut
             return problem with { Message = $"{two.Groups["far"].Value} of each, or in all?", Choices = [.. EachOrInAll(typed, two).Where(c => read(c.In(typed)) is null)] };
         }
 
+        if (Alternating().Match(typed) is { Success: true } turns && int.Parse(turns.Groups["n"].ValueSpan, System.Globalization.CultureInfo.InvariantCulture) is var all)
+        {
+            ShorthandChoice Each(int count) => new($"{count} each side", (0, typed.Length, $"{turns.Groups["work"].Value}{count} each side{turns.Groups["rest"].Value}"));
+            return problem with { Message = $"{all} in all, or each side?", Choices = [.. new[] { Each(all / 2), Each(all) }.Skip(all % 2).Where(c => read(c.In(typed)) is null)] };
+        }
+
+        if (NumberBehind().Match(typed) is { Success: true } bare)
+        {
+            var (count, before) = (bare.Groups["n"].Value, bare.Groups["work"].Value);
+            return problem with { Message = $"{count} what?", Choices = [.. new ShorthandChoice[] { new($"{count} min of rest", (0, typed.Length, $"{before} rest {count}:00")), new($"{count} sets", (0, typed.Length, $"{count} x {before.TrimStart()}")) }.Where(c => read(c.In(typed)) is null)] };
+        }
+
         if (problem.Choices.Count > MostBefore || problem.Start >= typed.Length)
         {
             return problem;
@@ -107,6 +119,14 @@ internal static partial class ShorthandWaysOut
 
     [GeneratedRegex(@"^\s*(?<one>back[ -]?pedal|shuffle|crossover|jog|skip|walk|bound|hop|march)s?\s+(?:in)?to\s+(?:an?\s+)?(?<other>back[ -]?pedal|shuffle|crossover|jog|sprint|skip|bound|hop|march)s?\s*:?\s*(?<n>\d{1,2}\s*x\s*)(?<far>(?<metres>\d{1,2})\s*(?<unit>m|yd))(?<rest>(?:[,\s].*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex OneIntoAnother();
+
+    // reverse lunges 3x10 alternating
+    [GeneratedRegex(@"^(?<work>\s*\p{L}.*?\d\s*x\s*)(?<n>\d{1,2})(?:\s*reps?)?\s*,?\s*alt(?:ernat(?:e|ing))?\.?(?:\s+(?:legs?|sides?|feet|foot))?(?<rest>\s*(?:(?:,|rest|@|\d{1,3}\s*(?:kg|lb)).*)?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex Alternating();
+
+    // 5 x 20 m, 2
+    [GeneratedRegex(@"^(?<work>.*\d\s*x\s*\d{1,3}\s*(?:m|yd|yards?|metres?|meters?)),\s*(?<n>[1-9])\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex NumberBehind();
 
     // Beside more choices than these one more is no help.
     private const int MostBefore = 1;

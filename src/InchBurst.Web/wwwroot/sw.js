@@ -51,7 +51,8 @@ self.addEventListener("message", (event) => event.waitUntil((async () => {
 async function shellFirst(request) {
   const known = await caches.match(request, { cacheName: SHELL });
   if (known) return known;
-  const answer = await fetch(request);
+  // A page without its styles is none: what a moment's trouble kept back is asked for once more.
+  const answer = await fetch(request).catch(() => fetch(request));
   if (answer.ok) (await caches.open(SHELL)).put(request, answer.clone());
   return answer;
 }
