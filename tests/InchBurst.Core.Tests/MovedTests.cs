@@ -40,6 +40,21 @@ public sealed class MovedTests
     [InlineData("(5 x 20m) rest 2 min", "5 x 20 m rest 2:00")]
     public void A_bare_time_behind_a_dose_is_the_rest(string row, string reads) => Assert.Equal(reads, Read(row));
 
+    // 200 m in 30 s is 6.7 m/s, in 90 s 2.2 m/s.
+    [Theory]
+    [InlineData("200m x 6, 30 s, 3 min rest", "6 x 200 m in 30 s rest 3:00")]
+    [InlineData("200m x 6, 90 s, 3 min rest", "?")]
+    public void Where_the_rest_is_said_another_time_that_can_be_run_is_what_it_is_run_in(string row, string reads) => Assert.StartsWith(reads, Read(row));
+
+    [Theory]
+    [InlineData("Drills 2x20m: A skip, B skip, high knees", "A-skip 2 x 20 m; B-skip 2 x 20 m; high knees 2 x 20 m")]
+    [InlineData("2 x 10 m of A march, A skip", "A-march 2 x 10 m; A-skip 2 x 10 m")]
+    public void A_dose_in_front_of_names_is_for_each(string row, string reads) => Assert.Equal(reads, Read(row));
+
+    [Fact]
+    public void More_than_can_be_a_share_of_a_lift_is_a_load_of_which_the_unit_is_asked() =>
+        Assert.Equal(["hip thrust 3 x 5 reps 150 kg", "hip thrust 3 x 5 reps 150 lb"], Asked("hip thrust 3 x 5 @ 150"));
+
     [Theory]
     [InlineData("20m sprints, 6 reps, 5 reps")]
     [InlineData("zorbles, 5 min")]
@@ -51,6 +66,7 @@ public sealed class MovedTests
     [InlineData("superset: squat 4x3 / box jump 4x3", "4 rounds: squat 3 reps; box jump 3 reps")]
     [InlineData("A1 squat 4x5 A2 hurdle hop 4x4", "4 rounds: squat 5 reps; hurdle rebound 4 reps")]
     [InlineData("A1. trap bar deadlift 4x3 @ 85%; A2. broad jump 4x3", "4 rounds: trap-bar deadlift 3 reps 85% max; broad jump 3 reps")]
+    [InlineData("3 x 4 hurdle hops into 10m sprint", "3 rounds: hurdle rebound 4 reps; 10 m")]
     [InlineData("bench press 3x8 ss row 3x8", "3 rounds: bench press 8 reps; bent-over row 8 reps")]
     [InlineData("squat 4x5 superset with box jump 4x3", "4 rounds: squat 5 reps; box jump 3 reps")]
     [InlineData("3 rounds of 20 m sprint, 5 tuck jumps", "3 rounds: 20 m sprint; tuck jump 5 reps")]

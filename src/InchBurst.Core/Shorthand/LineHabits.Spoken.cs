@@ -54,7 +54,19 @@ public static partial class LineHabits
         Of(@"^\s*([1-4]0)s\s*x\s*(\d{1,2})\s*fl(?:y|ys|ies|ying)" + E, "$2 x fly $1 ", "30s x 4 fly", "4 x 30 build + 30 fly + 20 m slow"),
         Of(@"^(\s*" + InLetters + @"\s+sets?\s+of\s+)(" + InLetters + @")\s+(\d0)s(?=\s*(?:$|,|with|rest|@))", "", "four sets of two 30s", "4 x 2 x 30 m") with { Make = m => $"{m.Groups[1].Value}{Number(m.Groups[2].Value)} x {m.Groups[3].Value} m" },
 
+        Of(@"\(?\s*(?<![\d.])(\d(?:\.\d{1,2})?)\s*m?\s*(?:spacings?|apart|gaps?)\s*\)?", " <$1 m apart> ", "wicket runs x 6 (1.8m spacing)", "mini-hurdle run 6 passes cue \"1.8 m apart\""),
+        Of(@"^\s*(\d{1,2})\s+(wickets|hurdles|mini[ -]?hurdles)\s*(?:@|at)\s*(\d\.\d{1,2})\s*m?\s*(?:x\s*(\d{1,2}))?(?=\s*(?:$|,))", "", "10 wickets @ 1.70 x 5", "mini-hurdle run 5 passes cue \"10 wickets 1.70 m apart\"") with { Make = m => $"{m.Groups[2].Value} {(m.Groups[4].Success ? m.Groups[4].Value + " passes" : "")} <{m.Groups[1].Value} {m.Groups[2].Value} {m.Groups[3].Value} m apart>" },
+        Of(@"(?<=\d\s*x\s*)(\d{1,2})\s*\(\s*(\d{1,2})\s*(?:each|per|a|on\s+each|e/s)\s*(?:side|leg|way)?\s*\)", "", "lateral bounds 3 x 6 (3 each)", "lateral jump 3 x 3 reps each side") with { Make = m => Parsed(m.Groups[1].Value) == 2 * Parsed(m.Groups[2].Value) ? $"{m.Groups[2].Value} each side " : m.Value },
+        Of(@"^\s*a\s*[-/,]?\s*b\s*[-/,]?\s*c\s+(?:skips?)\s*:?\s*(\d[^;]*)$", "A skip $1; B skip $1; C skip $1", "A-B-C skips 2x20m", "A-skip 2 x 20 m; B-skip 2 x 20 m; C-skip 2 x 20 m"),
+        Of(@"^\s*sled\s*(?:\+|/|and|&)\s*free\s*:\s*(\d{1,2}\s*" + U + @")\s*\+\s*(\d{1,2}\s*" + U + @")\s*x\s*([2-9])(?!\d)", "$3 x $1 sled; $3 x $2", "sled + free: 15m + 15m x 4", "4 x 15 m sled; 4 x 15 m"),
+        Of(@"^(\s*\d{1,2}\s*x\s*)?(sprint|run)\s+(\d{1,2})\s*(?:" + U + @")?\s*,\s*(?:then\s+)?(walk)\s+(\d{1,2})\s*(" + U + @")?(?:\s*x\s*(\d{1,2}))?(?=\s*(?:$|,|rest))", "", "sprint 10, walk 10 x 8", "8 x 10 sprint + 10 m walk") with { Make = m => $"{(m.Groups[1].Success ? m.Groups[1].Value : m.Groups[7].Success ? m.Groups[7].Value + " x " : "")}{m.Groups[3].Value} sprint + {m.Groups[5].Value} {(m.Groups[6].Success ? m.Groups[6].Value : "m")} walk" },
+        Of(@"^\s*fl(?:y|ying)\s+(?:sprints?|runs?)\s*:\s*(\d{1,2})\s*x\s*(?=\d)", " $1 x ", "flying sprints: 4 x 20m, 30m build-up, 6 min", "4 x 30 build + 20 m fly rest 6:00") with { Make = m => $" {m.Groups[1].Value} x fly " },
+        Of("^\\s*" + Heading + @"\s+-\s+(?=\d)", "", "Acceleration - 5 x 20m - 2 min", "5 x 20 m rest 2:00"),
+
         // Rest, and how often.
+        Of(@"^(\s*[1-9])\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(\d{1,2})\s*x\s*(\d{1,2}\s*s(?:ec)?s?)\s*/\s*(\d{1,3}\s*s(?:ec)?s?)\s*\)\s*,?\s*(" + Time + @")?\s*$", "", "3 sets of (6 x 10 s / 20 s), 3 min", "3 x 6 x 10 s rest 0:20/3:00") with { Make = m => $"{m.Groups[1].Value} x {m.Groups[2].Value} x {m.Groups[3].Value} rest {m.Groups[4].Value}{(m.Groups[5].Success ? " / " + m.Groups[5].Value : "")}" },
+        Of(@"(?<=\d\s*" + U + @"\s+)(?:reps?|repeats?|runs?)\s*(?=x\s*\d)", "", "200m reps x 4 @ 30s w/ 4 min", "4 x 200 m in 30 s rest 4:00"),
+        Of(@"(?<=\d\s*s(?:ec)?s?\s*)sprints?\s*[,/]\s*(\d{1,3}\s*s(?:ec)?s?)\s*(?:easy|slow|walk|spin)" + E, " rest $1", "bike 8 x 10 s sprint, 50s easy", "bike intervals 8 x 10 s rest 0:50"),
         Of(@"(?<![\d:]):([0-5]\d)(?=\s*(?:rests?|rec\p{L}*|$|,|\)))", " rest 0:$1 ", "8x20m :60 rest", "8 x 20 m rest 1:00") with { Make = m => $" rest 0:{m.Groups[1].Value} " },
         Of(@"(?<![\d:]):60(?=\s*(?:rests?|rec\p{L}*|$|,|\)))\s*(?:rests?|rec\p{L}*)?", " rest 1:00 ", "8 x 20m :60", "8 x 20 m rest 1:00"),
         Of(B + @"(?:i|int|interval)\s*[=:]\s*(" + Time + @"|\d{1,2}\s*')", " rest $1 ", "6x30m i=3'", "6 x 30 m rest 3:00"),

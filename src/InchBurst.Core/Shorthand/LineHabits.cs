@@ -108,6 +108,16 @@ public static partial class LineHabits
     // A time behind a length that is one to run it in, and no rest.
     private static bool IsPace(string metres, string seconds) => Parsed(metres) / Parsed(seconds) is >= LeastPace and <= MostPace;
 
+    /// <summary>True where a length may well be run in so many seconds.</summary>
+    /// <param name="work">What holds the length, such as 200 m.</param>
+    /// <param name="time">The seconds, such as 30 s.</param>
+    internal static bool IsRunIn(string work, string time) =>
+        LengthIn.Match(work) is { Success: true } far && SecondsIn.Match(time) is { Success: true } seconds && IsPace(far.Groups[1].Value, seconds.Groups[1].Value);
+
+    private static readonly Regex LengthIn = new(@"(?<![\d.])(\d{2,3})\s*m(?:etres?|eters?)?(?![\p{L}\d])", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
+
+    private static readonly Regex SecondsIn = new(@"^(\d{1,3})\s*s(?:ec(?:ond)?s?)?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
+
     // Nobody rests for fewer seconds than this; from here on a time behind a length may be either.
     private const double LeastRest = 10;
 

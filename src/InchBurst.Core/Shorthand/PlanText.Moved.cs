@@ -94,6 +94,12 @@ public static partial class PlanText
                 hasMoved = true;
                 runIn = $" with {build.Groups["far"].Value} {build.Groups["unit"].Value} run-in";
             }
+            else if (TimePart().IsMatch(part) && RestSaid().IsMatch(row) && LineHabits.IsRunIn(work, part))
+            {
+                // The rest is said besides, so this is what it is run in.
+                hasMoved = true;
+                behind.Add("in " + part);
+            }
             else if (TimePart().Match(part) is { Success: true } time && HasDose().IsMatch(work) && !RestSaid().IsMatch(row))
             {
                 hasMoved = true;

@@ -176,7 +176,7 @@ public static partial class PlanText
     private static partial Regex SetsOfSeveral();
 
     // broad jump to 10 m sprint x 5; fast feet 10 m into 20 m sprint x 4
-    [GeneratedRegex(@"^\s*(?:(?<reps>[1-9])\s*(?:x\s*|\s))?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s*x\s*(?<reps>[1-9]))?(?:\s+(?<far>\d{1,2}\s*(?:m|yd)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel))\s*(?:x\s*(?<n>[1-9])|,\s*(?<n>[1-9])\s*(?:sets?|rounds?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s*(?=[1-9]\s+\p{L}))?(?:(?<reps>[1-9])\s*(?:x\s*|\s))?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s*x\s*(?<reps>[1-9]))?(?:\s+(?<far>\d{1,2}\s*(?:m|yd)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel))\s*(?:x\s*(?<n>[1-9])|,\s*(?<n>[1-9])\s*(?:sets?|rounds?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex JumpThenSprint();
 
     [GeneratedRegex(@"^\s*,?\s*(?:rest\s*|r\s*=?\s*)?(?<in>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*(?:[/,]\s*(?:r\s*=?\s*)?|\s+r\s*=?\s*)(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]

@@ -101,6 +101,7 @@ public static partial class PlanText
     {
         // Dribbles: ankle, calf, knee 10 m each: the noun stands in front.
         text = LineHabits.WithoutHeading(text);
+        text = DoseFirst().Replace(text, m => $"{m.Groups["list"].Value} {m.Groups["dose"].Value}");
         return Named(text, context) is { Count: > 1 } names ? names : Named(NounFirst().Replace(text, m => $"{m.Groups["list"].Value} {m.Groups["noun"].Value} "), context);
     }
 
@@ -118,6 +119,10 @@ public static partial class PlanText
         var known = names.ConvertAll(n => context.Catalogue.Find(n));
         return known.TrueForAll(e => e is not null && e.Kind == known[0]?.Kind) && known.Distinct().Count() == known.Count ? names.ConvertAll(n => $"{n} {EachOfThem().Replace(found.Groups["dose"].Value, "")}") : [];
     }
+
+    // 2 x 20 m: A skip, B skip, high knees
+    [GeneratedRegex(@"^\s*(?:drills?\s*:?\s*)?(?<dose>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd|s|reps?)?(?:\s+each)?)\s*(?::|\bof\b)\s*(?<list>\p{L}[\p{L}' -]*(?:\s*(?:,|/|&|\+|\band\b)\s*\p{L}[\p{L}' -]*)+)$", RegexOptions.IgnoreCase)]
+    private static partial Regex DoseFirst();
 
     [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}' -]*?)(?:\s*(?:,|/|&|\+|\band\b)\s*(?<name>[\p{L}][\p{L}' -]*?))+\s*:?\s*(?:x\s*)?(?<dose>(?!\d+\s*min)\d.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex NamesThenDose();

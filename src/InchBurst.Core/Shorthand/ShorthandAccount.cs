@@ -154,6 +154,7 @@ internal static partial class ShorthandAccount
                 || (i > 0 && IsMinutes(typed, all[i - 1], all[i]) && sums.Exists(s => Math.Abs(s - (Value(all[i - 1].Value) * 60) - value) < Near))
                 || (Shares().Matches(typed).Any(s => s.Index <= all[i].Index && s.Index + s.Length > all[i].Index) && Share(typed, all[i].Index) is { } share && sums.Concat(held).Any(h => Math.Abs(h - share) < 1))
                 || (hasRest && (Ratio().IsMatch(after) || before.EndsWith(':') || before.EndsWith(" to", StringComparison.OrdinalIgnoreCase) || Strolled().IsMatch(after) || before.EndsWith("walk", StringComparison.OrdinalIgnoreCase)))
+                || (after.StartsWith("mile", StringComparison.OrdinalIgnoreCase) && sums.Concat(held).Any(h => Math.Abs(h - (value * MetresOfMile)) < MetresOfMile / 100))
                 || before.EndsWith("vo", StringComparison.OrdinalIgnoreCase)
                 || SaidAgain().IsMatch(after);
             if (!isHeld)
@@ -287,6 +288,8 @@ internal static partial class ShorthandAccount
         StringComparer.Ordinal);
 
     private const double Near = 1e-3;
+
+    private const double MetresOfMile = 1609.344;
 
     private static double Parsed(string number) => double.Parse(number, CultureInfo.InvariantCulture);
 

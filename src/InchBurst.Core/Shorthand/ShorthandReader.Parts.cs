@@ -100,6 +100,9 @@ internal sealed partial class ShorthandReader
         return true;
     }
 
+    // More than all of what one has is none, but for help.
+    private const double MostEffort = 120;
+
     private double Percent()
     {
         if (Now.Kind != TokenKind.Number)
@@ -107,7 +110,13 @@ internal sealed partial class ShorthandReader
             throw Wrong(Now, "How hard, in percent? Such as @95%.");
         }
 
-        var value = Within(Now, Now.Value, 0, 120, "Effort in percent");
+        if (!asWritten && Now.Value > MostEffort && exercise?.Does == Motion.Lift && !Next.Is('%'))
+        {
+            var (typed, end) = (Now.Text, Now.Start + Now.Length);
+            throw Doubtful(Now, $"{typed} what?", ["kg", "lb"], unit => (end, 0, " " + unit), unit => $"{typed} {unit}");
+        }
+
+        var value = Within(Now, Now.Value, 0, MostEffort, "Effort in percent");
         at++;
         if (Now.Is('%'))
         {
