@@ -24,6 +24,8 @@ public sealed class MovedTests
     [InlineData("back squat 100 kg, 5 reps, 3 sets", "squat 3 x 5 reps 100 kg")]
     [InlineData("broad jumps, 3 reps, 4 sets, 2 min", "broad jump 4 x 3 reps rest 2:00")]
     [InlineData("300m time trial, 1 rep", "300 m log time")]
+    [InlineData("wall sit 3 sets, 40 s", "wall sit 3 x 40 s")]
+    [InlineData("pogos 3 sets, 20 s", "pogo hops 3 x 20 s")]
     public void How_often_goes_beside_what_is_done(string row, string reads) => Assert.Equal(reads, Read(row));
 
     [Theory]
@@ -57,6 +59,7 @@ public sealed class MovedTests
 
     [Theory]
     [InlineData("20m sprints, 6 reps, 5 reps")]
+    [InlineData("4 x 30 m, 6 reps")]
     [InlineData("zorbles, 5 min")]
     [InlineData("20m sprints, x 6, x 6")]
     [InlineData("hill sprints x 8, 10 sec")]
@@ -73,6 +76,10 @@ public sealed class MovedTests
     [InlineData("4 rounds of 3 broad jumps, 10m sprint, rest 2 min", "4 rounds rest 2:00: broad jump 3 reps; 10 m")]
     [InlineData("complex: clean x 2 + 10 m sprint, x4, 3 min", "4 rounds rest 3:00: power clean 2 reps; 10 m sprint")]
     [InlineData("complex: trap bar deadlift 3 reps 80%, broad jump 3, x 4 rounds, 4 min", "4 rounds rest 4:00: trap-bar deadlift 3 reps 80% max; broad jump 3 reps")]
+    [InlineData("core 3 x (plank 30s, side plank 20s each, dead bug 10)", "3 rounds: front plank 30 s; side plank 20 s each side; dead bug 10 reps each side")]
+    [InlineData("jump circuit: 5 squat jumps, 5 tuck jumps, 5 broad jumps x 3", "3 rounds: squat jump 5 reps; tuck jump 5 reps; broad jump 5 reps")]
+    [InlineData("2 rounds (3 x 20m, 2 x 40m)", "2 rounds: 3 x 20 m; 2 x 40 m")]
+    [InlineData("(20m, 30m, 40m) x 3", "3 rounds: 20 m; 30 m; 40 m")]
     [InlineData("circuit 3 rounds: push ups 10, squats 10, plank 30s", "3 rounds: push-up 10 reps; squat 10 reps; front plank 30 s")]
     public void Work_in_turn_with_as_many_sets_is_rounds(string row, string reads) => Assert.Equal(reads, Read(row));
 
@@ -89,6 +96,34 @@ public sealed class MovedTests
     [InlineData("squat 2 x 5 @ 70-85%", "squat 2 x 5 reps 70-85% max")]
     public void So_many_shares_as_sets_are_one_for_each(string row, string reads) => Assert.Equal(reads, Read(row));
 
+    // The lift is the same whatever it is done with or how, and that is said; a name the coach gave stays one.
+    [Theory]
+    [InlineData("DB bench 3x8 2 x 30kg", "bench press 3 x 8 reps 2 x 30 kg cue \"db\"")]
+    [InlineData("clap push ups 3x6", "push-up 3 x 6 reps cue \"clap\"")]
+    [InlineData("isometric squat hold 3 x 20s", "squat 3 x 20 s cue \"isometric\"")]
+    [InlineData("weighted dips 3x6 20kg", "dip 3 x 6 reps 20 kg cue \"weighted\"")]
+    [InlineData("seated calf raise 4x15 40kg", "bent-knee calf raise 4 x 15 reps 40 kg")]
+    public void What_a_lift_is_done_with_is_said(string row, string reads) => Assert.Equal(reads, Read(row));
+
+    [Fact]
+    public void A_coachs_own_name_with_such_a_word_in_it_stays_one()
+    {
+        var own = ExerciseCatalogue.BuiltIn.Find("dip")! with { Name = "weighted dip", Also = [] };
+        var context = ShorthandContext.Metric with { Catalogue = new([.. ExerciseCatalogue.BuiltIn.All, own]) };
+
+        Assert.Equal("weighted dip", PlanText.ReadOne("weighted dips 3x6 20kg", context).Block!.Lines[0].Exercise);
+    }
+
+    [Fact]
+    public void Digits_of_another_script_are_digits_in_a_ladder_too() => Assert.Equal("10 m; 20 m; 30 m; 40 m", Read("ladder ١٠-٢٠-٣٠-٤٠ m"));
+
+    [Fact]
+    public void A_quoted_remark_is_kept_without_the_spaces_around_it() => Assert.Equal("5 x 30 m cue \"stay low\"", Read("5 x 30 m \" stay low \""));
+
+    // 1200 m are more legs than a rep has parts.
+    [Fact]
+    public void A_long_shuttle_without_its_legs_is_asked_about() => Assert.StartsWith("? 1200 m in legs of what length?", Read("1200m shuttle x 2"));
+
     [Fact]
     public void Shares_of_a_lift_are_never_how_hard_a_run_is() => Assert.StartsWith("? A share of the maximum for each set?", Read("power clean 4x3 @70,75,80%"));
 
@@ -96,6 +131,7 @@ public sealed class MovedTests
     [InlineData("10m+20m+30m, 2 sets", "2 rounds: 10 m; 20 m; 30 m", "2 x 10 + 20 + 30 m")]
     [InlineData("5m + 10m", "5 m; 10 m", "5 + 10 m")]
     [InlineData("reverse lunges 3x10 alternating", "reverse lunge 3 x 5 reps each side", "reverse lunge 3 x 10 reps each side")]
+    [InlineData("side plank x 2 each side, 25s", "side plank 2 x 25 s each side", "side plank 2 x 20 s each side rest 0:25")]
     [InlineData("5 x 20m, 2", "5 x 20 m rest 2:00", "2 x 5 x 20 m")]
     public void What_may_be_two_things_is_asked_with_both(string row, string first, string second) => Assert.Equal([first, second], Asked(row).Take(2));
 

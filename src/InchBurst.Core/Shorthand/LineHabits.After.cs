@@ -6,6 +6,9 @@ public static partial class LineHabits
     /// <summary>Habits around the names of exercises, once those are known.</summary>
     internal static IReadOnlyList<Habit> AfterNames { get; } =
     [
+        // A test of something is that, and its time or length is logged by what it is.
+        Of("(" + Name + @")\s*,?\s*(?:tests?|testing)" + E, "$1", "Illinois test x 2", "illinois run 2 x 10 + turn 180 + 10 + turn 180 + 10 + turn 180 + 10 + turn 180 + 10 + turn 180 + 10 m"),
+
         Of("(" + Name + @")\s*:\s*(?=\d|from" + E + ")", "$1 ", "speed endurance: 3 x 120m @ 95%, 10 min", "speed endurance run 3 x 120 m @95% rest 10:00"),
 
         Of(@"(from\s+[\w-]+)\s*:\s*(?=\d)", "$1 ", "3pt starts: 4x10m, 1'30", "4 x 10 m from 3-point rest 1:30"),
@@ -87,7 +90,7 @@ public static partial class LineHabits
         Of(B + "(" + Count + @")\s*sets?\s*(?:of|x|,|:)?\s*(" + Count + @")\s*(?:" + Runs + @"\s*)?(?:of|x|,|at|over)?\s*(?=" + D + @"\s*(?:" + U + "|" + T + "))", " $1 x $2 x ", "3 sets 5 reps 10 m rest 1 min", "3 x 5 x 10 m rest 1:00"),
         Of(B + "(" + Count + @")\s*sets?\s*(?:of|x|,|:)?\s*(" + Count + @")\s*(?:reps?)?\s*(?:of\s*)?(?=" + Name + ")", " $1 x $2 ", "2 sets of 10 squats", "squat 2 x 10 reps"),
         Of(B + "(" + Count + @")\s*sets?\s*(?:of|x|:)?\s*(?=\d)", " $1 x ", "squat 3 sets of 8", "squat 3 x 8 reps"),
-        Of("(" + Chain + @")\s*,?\s*(?<!x\s*\d{1,3}\s*" + U + @"\s*)(" + Count + @")\s*(?:reps?|times|sprints?|runs?)\s*(?=$|,|rest|@|from)", "$2 x $1 ", "20m, 6 reps", "6 x 20 m"),
+        Of("(" + Chain + @")\s*,?\s*(?<!x\s*\d{1,3}\s*" + U + @"\s*,?\s*)(" + Count + @")\s*(?:reps?|times|sprints?|runs?)\s*(?=$|,|rest|@|from)", "$2 x $1 ", "20m, 6 reps", "6 x 20 m"),
         Of(B + "(" + Count + @")\s*x?\s*" + Runs + @"\s*(?:of|x|at|over|,|@)?\s*(?=" + D + @"\s*(?:" + U + "|" + T + "))", " $1 x ", "5 reps of 25 m", "5 x 25 m"),
         Of(B + "(" + Count + @")\s*" + Runs + @"\s*(?:of|x)\s*(?=\d)", " $1 x ", "6 sprints of 20", "6 x 20 m"),
         Of(B + "(" + Count + @")\s*(?:reps?|passes|pass|goes|times|rounds?)\s*(?:of|x)\s*(" + Name + ")", " $2 usual $1 ", "4 reps of A-skip", "A-skip 4 x 15 m"),

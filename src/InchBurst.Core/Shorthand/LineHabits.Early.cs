@@ -9,12 +9,12 @@ public static partial class LineHabits
     // A stretch with what is done on it, such as 20 m fast.
     private const string Done = @"(?:build(?:[ -]?up)?|fly(?:ing)?|fast|hard|sprint(?:ing)?|float(?:ing)?|relax(?:ed)?|easy|coast(?:ing)?|slow(?:[ -]?down)?|decel\p{L}*|accel\p{L}*|hold|out|up|back)";
     private const string People = @"(?:juniors?|seniors?|women|men|girls|boys|ladies|backs|forwards?|wings?|wingers?|pivots?|line players?|keepers?|goalkeepers?|goalies|defenders|attackers|midfielders|starters|non-starters|subs|substitutes|rookies|beginners|seconds|reserves|returners|injured|gks?|u\d{2}s?|everyone else|the rest)(?!\p{L})";
-    private const string Heading = @"(?:acceleration|speed(?:\s+work)?|strength|gym|weights|plyos?|plyometrics|jumps|power|drills?|prep(?:aration)?|primers?|activation|mobility|core|conditioning|agility|change\s+of\s+direction|cod|(?:in|pre|off|post)[ -]season|(?:day|week|option|phase)\s+[a-z1-9]|(?:mon|tues|wednes|thurs|fri|satur|sun)day|sprints?|(?:\p{L}{2,}\s+){1,2}(?:work|practice|session|training|section|phase|drills?|circuit|series|block)|(?:speed\s+)?ladder|technique|technical|movement|(?:hip\s+)?hinge|knee(?:\s+dominant)?|hip(?:\s+dominant)?|push|pull|lower(?:\s+body)?|upper(?:\s+body)?|(?:main|primary|secondary)\s+lifts?|accessor(?:y|ies)|assistance|finisher|part\s+[a-z1-9]|block\s+[a-z1-9]|set\s+[a-z1-9]|station\s+[a-z1-9]|[a-d][1-9]?)";
+    private const string Heading = @"(?:acceleration|abs|trunk|speed(?:\s+work)?|strength|gym|weights|plyos?|plyometrics|jumps|power|drills?|prep(?:aration)?|primers?|activation|mobility|core|conditioning|agility|change\s+of\s+direction|cod|(?:in|pre|off|post)[ -]season|(?:day|week|option|phase|session)\s+[a-z1-9]|(?:mon|tues|wednes|thurs|fri|satur|sun)day|sprints?|(?:\p{L}{2,}\s+){1,2}(?:work|practice|session|training|section|phase|drills?|circuit|series|block)|(?:speed\s+)?ladder|technique|technical|movement|(?:hip\s+)?hinge|knee(?:\s+dominant)?|hip(?:\s+dominant)?|push|pull|lower(?:\s+body)?|upper(?:\s+body)?|(?:main|primary|secondary)\s+lifts?|accessor(?:y|ies)|assistance|finisher|part\s+[a-z1-9]|block\s+[a-z1-9]|set\s+[a-z1-9]|station\s+[a-z1-9]|[a-d][1-9]?)";
 
     /// <summary>The line without the heading in front of it.</summary>
     internal static string WithoutHeading(string line) => HeadingInFront.Replace(line, "");
 
-    private static readonly Regex HeadingInFront = new("^\\s*" + Heading + @"\s*:\s*(?=\p{L})", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
+    private static readonly Regex HeadingInFront = new("^\\s*" + Heading + @"\s*:\s*(?=\p{L}|\d)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
 
     private static Habit[] Early() =>
     [

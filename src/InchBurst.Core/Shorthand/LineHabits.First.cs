@@ -74,7 +74,7 @@ public static partial class LineHabits
         Of("^(.*?)" + B + @"hollow(?:\s+(?:sprints?|runs?))?\s*:?\s*(?:(\d{1,2})\s*x\s*)?(" + One + @")\s*[-/, ]\s*(" + One + @")\s*[-/, ]\s*(" + One + @")\s*(" + U + @")?(?!\d|\s*[x%])", "", "hollow sprints 30-30-30", "30 fast + 30 float + 30 m fast") with { Make = m => $"{m.Groups[1].Value} {(m.Groups[2].Success ? m.Groups[2].Value + " x " : "")}{m.Groups[3].Value} fast + {m.Groups[4].Value} float + {m.Groups[5].Value} {m.Groups[6].Value} fast " },
 
         // Shuttles by how they are made up, and tests with a name.
-        Of(@"^\s*(?:\d{2,3}\s*(?<u>m|yd|yards?|metres?|meters?)\s*)?shuttles?(?:\s+runs?)?\s*\(\s*(?<a>\d{1,2})\s*(?:m|yd)?\s*x\s*(?<b>\d{1,2})\s*\)(?:\s*x\s*(?<n>\d{1,2}))?", "", "150m shuttle (25 x 6) x 3", "repeat shuttle 3 x 25 up + 25 back + 25 up + 25 back + 25 up + 25 m back") with { Make = Legs },
+        Of(@"^\s*(?:\d{2,3}\s*(?<u>m|yd|yards?|metres?|meters?)\s*)?shuttles?(?:\s+runs?)?\s*\(\s*(?<a>\d{1,2})\s*(?:m|yd)?\s*x\s*(?<b>\d{1,2})\s*(?:m|yd)?\s*\)(?:\s*x\s*(?<n>\d{1,2}))?", "", "150m shuttle (25 x 6) x 3", "repeat shuttle 3 x 25 up + 25 back + 25 up + 25 back + 25 up + 25 m back") with { Make = Legs },
         Of(@"^\s*shuttles?(?:\s+runs?)?\s*(\d{1,2})\s*x\s*(\d{1,3})\s*(m|yd)\s*\(\s*(\d{1,2})\s*(?:m|yd)?\s*(?:there|out|up|down)\s*(?:,|\+|and|&)?\s*\4\s*(?:m|yd)?\s*back\s*\)", "repeat shuttle $1 x $4 up + $4 $3 back", "shuttle 6 x 20m (10 there 10 back)", "repeat shuttle 6 x 10 up + 10 m back"),
         Of(@"^\s*bronco(?:\s+(?:runs?|tests?|shuttles?))?\s*$", "repeat shuttle 5 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back timed", "bronco test", "repeat shuttle 5 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back log time"),
         Of(@"^\s*cooper(?:'?s)?(?:\s+(?:tests?|runs?))?\s*$", "12 min <as far as possible>", "cooper test", "12 min cue \"as far as possible\""),
@@ -84,6 +84,7 @@ public static partial class LineHabits
         Of(@"^\s*cool[ -]?down\s*[:,-]?\s*(?=(?:jog|walk)\s+\d{3,4}\s*m" + E + ")", "", "cool down jog 800m", "easy jog 800 m"),
 
         // What it is done over, between or with.
+        Of(@"(?<=^\s*(?:mini[ -]?hurdles?|wickets?)(?:\s+(?:runs?|drills?|sprints?))?)\s*:?\s+(\d{1,2})\s*x\s*(\d{1,2})\s*(hurdles|wickets|sticks)" + E, " $1 passes <$2 $3>", "wickets: 6 x 12 hurdles", "mini-hurdle run 6 passes cue \"12 hurdles\""),
         Of(@"(?<=^\s*(?:mini[ -]?hurdles?|wickets?)(?:\s+(?:runs?|drills?|sprints?))?)\s+(?<a>\d{1,2})\s*x\s*(?<b>\d{1,2})(?=\s*(?:$|,|rest))", "", "mini hurdles 10 x 4", "mini-hurdle run 4 passes cue \"10 of them\"") with { Make = m => Parsed(m.Groups["a"].Value) is var a && Parsed(m.Groups["b"].Value) is var b && a != b ? $" {Math.Min(a, b)} passes <{Math.Max(a, b)} of them> " : m.Value },
         Of(@"(?<=^\s*(?:mini[ -]?)?(?:wickets?|hurdles?|sticks?)(?:\s+(?:runs?|drills?|sprints?))?)\s+(\d{1,2})\s*(hurdles?|wickets?|sticks?)\s*x\s*(\d{1,2})(?!\d)", " $3 passes <$1 $2>", "wicket run 8 hurdles x 5", "mini-hurdle run 5 passes cue \"8 hurdles\""),
         Of(@"^(?!.*(?:hops?|jumps?|rebounds?)\s+over\s)(.*\p{L}\s+)over\s+(?:the\s+)?((?:\d{1,2}\s+)?(?:mini[ -]?|low\s+|small\s+)?(?:hurdles?|cones?|sticks?|wickets?))(?=\s*(?:$|,|x?\s*\d))(.*)$", "$1 $3 <over $2>", "high knees over mini hurdles x 4", "high knees 4 x 15 m cue \"over mini hurdles\""),
@@ -111,6 +112,12 @@ public static partial class LineHabits
     private static string Legs(Match match)
     {
         var (each, legs) = (match.Groups["a"].Value, (int)Parsed(match.Groups["b"].Value));
+        if (legs > Parsed(each))
+        {
+            // 6 x 25 m or 25 m x 6: nobody turns more often than a leg has metres.
+            (each, legs) = (match.Groups["b"].Value, (int)Parsed(match.Groups["a"].Value));
+        }
+
         if (legs % 2 == 1 || legs > 20)
         {
             return match.Value;

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Demand;
+using InchBurst.Core.Plan;
 
 namespace InchBurst.Core.Shorthand;
 
@@ -78,6 +79,7 @@ public static partial class LineHabits
     private const string Time = @"(?:\d{1,3}:[0-5]\d|" + D + @"\s*" + T + ")";
     private const string Times = @"(?:(?:\d{1,3}:[0-5]\d|" + D + @")\s*(?:-|to)\s*)?" + Time;
     private const string Name = LineText.KeptClass;
+    private const string SaidClass = LineText.SaidClass;
     private const string Count = @"(?>\d{1,3}(?:-\d{1,3})?)(?![\d.:])";
     private const string Resting = @"(?:rests?|recovery|recoveries|recover|recov|rec|pauses?|breaks?|breather|r)(?!\p{L})";
     private const string Role = @"(?:build|fly|fast|float|slow|up|back|run)(?![\p{L}\d])";
@@ -187,7 +189,7 @@ public static partial class LineHabits
             line = line.Replace(habit);
         }
 
-        line = KeepName(line, catalogue, false);
+        line = KeepName(Kitted(line, catalogue), catalogue, false);
         foreach (var habit in AfterNames)
         {
             line = line.Replace(habit);
@@ -195,6 +197,18 @@ public static partial class LineHabits
 
         return line;
     }
+
+    // What a lift is done with, or how, in front of its name: the lift is the same, and the rest is said. A coach's own name with that word in it stays one.
+    private static LineText Kitted(LineText line, ExerciseCatalogue catalogue) =>
+        InFrontOfLift.Match(line.Text) is { Success: true } found && catalogue.Find($"{found.Groups[1].Value} {found.Groups[2].Value}") is null && catalogue.Find(found.Groups[2].Value) is { Does: Motion.Lift or Motion.Hold }
+            ? line.Replace(HowLifted)
+            : line;
+
+    private const string How = @"db|dumbbells?|bb|barbell|kb|kettlebell|cable|machine|trx|smith(?:\s+machine)?|landmine|eccentric|isometric|explosive|clap(?:ping)?|deficit|close[ -]grip|wide[ -]grip|weighted|slow|single[ -]arm|one[ -]arm|seated|standing|kneeling|half[ -]kneeling|tall[ -]kneeling|clusters?|assisted|elevated";
+
+    private static readonly Regex InFrontOfLift = new(@"^\s*(" + How + @")\s+([\p{L}][\p{L}' -]*?)(?:\s+holds?)?(?=\s*(?:\d|$|,|x\s*\d|" + SaidClass + "))", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
+
+    private static readonly Habit HowLifted = Of(@"^\s*(" + How + @")\s+([\p{L}][\p{L}' -]*?)(?:\s+holds?)?(?=\s*(?:\d|$|,|x\s*\d))(.*)$", "$2 $3 <$1>", "", "");
 
     private static readonly Regex Words = new(@"[\p{L}\p{M}\d][\p{L}\p{M}\d']*", RegexOptions.CultureInvariant);
 

@@ -210,6 +210,10 @@ internal sealed partial class LineText
 
     private static char Quoted(char c) => Plain(c) is '\'' or '-' or 'x' && !char.IsLetter(c) ? Plain(c) : c;
 
+    /// <summary>The same with digits of every script as 0 to 9, each in its place.</summary>
+    /// <param name="typed">What was typed.</param>
+    public static string WithPlainDigits(string typed) => string.Concat(typed.Select(c => char.GetUnicodeCategory(c) == UnicodeCategory.DecimalDigitNumber ? (char)('0' + (int)char.GetNumericValue(c)) : c));
+
     // One sign for one meaning: dashes, quotation marks, spaces, digits of other scripts, letters and signs of full width.
     private static char Plain(char c) => c switch
     {
@@ -219,6 +223,8 @@ internal sealed partial class LineText
         '″' => '″',
         '’' or '‘' or '′' or '`' => '\'',
         '·' => ';',
+        '[' or '{' => '(',
+        ']' or '}' => ')',
         '½' => c,
         _ when char.IsWhiteSpace(c) => ' ',
         >= '\uFF01' and <= '\uFF5E' => Plain((char)(c - 0xFEE0)),

@@ -56,7 +56,7 @@ public static partial class PlanText
         if (CountBehind().Match(work) is { Success: true } last)
         {
             work = last.Groups["work"].Value + last.Groups["side"].Value;
-            Take(ref times, last.Groups["n"].Value);
+            Take(ref last.Groups["sets"].Success ? ref sets : ref times, last.Groups["n"].Value);
         }
         else if (CountAmid().Match(work) is { Success: true } amid)
         {
@@ -112,7 +112,7 @@ public static partial class PlanText
         }
 
         // Said twice, nobody knows which holds.
-        if (!hasMoved || times == " " || sets == " ")
+        if (!hasMoved || times == " " || sets == " " || (times.Length > 0 && HasCount().IsMatch(work)))
         {
             return [];
         }
@@ -131,8 +131,8 @@ public static partial class PlanText
     [GeneratedRegex(@"\s*(?:[,;]\s+|[,;]$|\.\s+(?=\p{L}|\d)|\.$|\s[-/|]\s+)")]
     private static partial Regex MovedJoints();
 
-    // flying 10s 4x; 10 m 2 each side
-    [GeneratedRegex(@"^(?<work>.*(?:\p{L}|\d\s*(?:m|yd|yards?|metres?|meters?)))\s+(?:(?<n>\d{1,2})\s*x|(?<n>\d{1,2})(?<side>\s+(?:each|per|a)\s+(?:side|leg|way|direction)))$", RegexOptions.IgnoreCase)]
+    // flying 10s 4x; wall sit 3 sets; 10 m 2 each side
+    [GeneratedRegex(@"^(?<work>.*(?:\p{L}|\d\s*(?:m|yd|yards?|metres?|meters?)))\s+(?:(?<n>\d{1,2})\s*(?:x|(?<sets>sets?))|(?<n>\d{1,2})(?<side>\s+(?:each|per|a)\s+(?:side|leg|way|direction)))$", RegexOptions.IgnoreCase)]
     private static partial Regex CountBehind();
 
     // block starts x 6 to 20 m
@@ -158,6 +158,9 @@ public static partial class PlanText
 
     [GeneratedRegex(@"\d\s*(?:m|yd|yards?|metres?|meters?)\b|\d\s*x\s*\d|\d\s*reps?\b", RegexOptions.IgnoreCase)]
     private static partial Regex HasDose();
+
+    [GeneratedRegex(@"\d\s*x\s*(?:\d|fly)", RegexOptions.IgnoreCase)]
+    private static partial Regex HasCount();
 
     [GeneratedRegex(@"\b(?:rest|rec\p{L}*|r|walk|jog|every|break|pause|between|off)\b", RegexOptions.IgnoreCase)]
     private static partial Regex RestSaid();

@@ -12,7 +12,7 @@ public static partial class PlanText
     // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each. A ladder of lengths is one run of each.
     private static string Unbracketed(string row, ShorthandContext context)
     {
-        row = HeadingOfRounds().Replace(row, "");
+        row = RoundsInBrackets().Replace(HeadingOfRounds().Replace(row, ""), "$1 rounds: $2");
         if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { } jump && (burst.Groups["far"].Success ? jump.Counted == CountedIn.Metres && jump.Does is (Motion.Skip or Motion.March or Motion.Bound or Motion.Hop) && !burst.Groups["reps"].Success : jump.Does is Motion.Jump or Motion.Bound or Motion.Hop or Motion.Throw))
         {
             // A jump or a drill and straight into a sprint are rounds of one each.
@@ -54,6 +54,12 @@ public static partial class PlanText
         {
             // Lifts after one another in brackets are rounds of so many each.
             return $"{complex.Groups["n"].Value} rounds: {string.Join("; ", complex.Groups["name"].Captures.Zip(complex.Groups["reps"].Captures, (n, r) => $"{n.Value.Trim()} {r.Value} reps{complex.Groups["load"].Value}"))}";
+        }
+
+        if (BracketedTimes().Match(row) is { Success: true } whole && PartsOfRound().Split(whole.Groups[1].Value) is { Length: > 1 } inside && inside.All(p => ShorthandLine.Plainly(p, context).Line is { TotalReps: 1 }))
+        {
+            // What is in brackets is done so many times, all of it.
+            return $"{whole.Groups[2].Value} rounds: {string.Join("; ", inside)}";
         }
 
         if (Together(row, context) is { } together)
@@ -123,12 +129,19 @@ public static partial class PlanText
         return $"{often} rounds{(pause is { } seconds ? " rest " + Figures.Clock(seconds) : "")}: {string.Join("; ", each)}";
     }
 
+    [GeneratedRegex(@"^\s*\(([^()]*)\)\s*x\s*([2-9])\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex BracketedTimes();
+
+    // 2 rounds (3 x 20 m, 2 x 40 m); (20 m, 30 m, 40 m) x 3
+    [GeneratedRegex(@"^\s*([2-9])\s*rounds?\s*(?:of\s*)?\(([^()]*[,;+][^()]*)\)\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex RoundsInBrackets();
+
     // circuit 3 rounds: push-up 10; squat 10
-    [GeneratedRegex(@"^\s*(?:circuits?|complex|contrasts?|pairs?|super\s?sets?)\s*[:,]?\s*(?=[1-9]\s*rounds?\b[^:]*:)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:circuits?|complex|contrasts?|pairs?|super\s?sets?|core|abs|trunk)\s*[:,]?\s*(?=[1-9]\s*rounds?\b[^:]*:|[1-9]\s*(?:x|rounds?|sets?)\s*(?:of\s*)?\()", RegexOptions.IgnoreCase)]
     private static partial Regex HeadingOfRounds();
 
     // superset: squat 4x3 / box jump 4x3; A1 squat 4x5 A2 hurdle hop 4x4; 3 rounds of 20 m sprint, 5 tuck jumps; complex: clean x 2 + 10 m sprint, x4, 3 min
-    [GeneratedRegex(@"^\s*(?:(?:super\s?sets?|tri\s?sets?|pairs?|complex(?:es)?|contrasts?|pape?|potentiation|circuit|combo|couplet)\s*:\s*|(?=A1\b.*\bA2\b)|(?<n>[2-9])\s*(?:rounds?|sets)\s+of\s+(?=[^x]*[,;+&][^x]*$)|(?=.*\b(?:super\s?set(?:ted)?|paired|ss)\s*(?:with|w/)?\s))(?<what>.*?)(?:\s*,?\s*(?:(?<!\d\s*)x\s*(?<n>[2-9])(?:\s*rounds?)?|(?<n>[2-9])\s*(?:rounds?|times\s+through)))?(?:\s*,?\s*(?:rest\s*)?(?<rest>(?<=[,x]\s*(?:rest\s*)?|rounds?,?\s*(?:rest\s*)?|x\s*[2-9]\s*,\s*)(?:\d{1,2}:[0-5]\d|\d{1,2}\s*(?:mins?|minutes?|'))))?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?:super\s?sets?|tri\s?sets?|pairs?|complex(?:es)?|contrasts?|pape?|potentiation|(?:\p{L}+\s+)?circuit|combo|couplet)\s*:\s*|(?=A1\b.*\bA2\b)|(?<n>[2-9])\s*(?:rounds?|sets)\s+of\s+(?=[^x]*[,;+&][^x]*$)|(?=.*\b(?:super\s?set(?:ted)?|paired|ss)\s*(?:with|w/)?\s))(?<what>.*?)(?:\s*,?\s*(?:(?<!\d\s*)x\s*(?<n>[2-9])(?:\s*rounds?)?|(?<n>[2-9])\s*(?:rounds?|times\s+through)))?(?:\s*,?\s*(?:rest\s*)?(?<rest>(?<=[,x]\s*(?:rest\s*)?|rounds?,?\s*(?:rest\s*)?|x\s*[2-9]\s*,\s*)(?:\d{1,2}:[0-5]\d|\d{1,2}\s*(?:mins?|minutes?|'))))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex Paired();
 
     [GeneratedRegex(@"\s*(?:;|/|\+|&|,(?=\s*(?:\d{1,2}\s+)?(?!rest\b|walk\b|full\b|each\b|min|sec)\p{L}{2}|\s*\d{1,2}\s*x|\s*\d{1,3}\s*(?:m|yd)\b)|\bthen\b|\binto\b|\b(?:super\s?set(?:ted)?|paired|ss)\s*(?:with\b|w/)?|\bA[1-4]\b[.):]?)\s*", RegexOptions.IgnoreCase)]
@@ -183,7 +196,7 @@ public static partial class PlanText
     private static partial Regex WithinAndAfter();
 
     // ladder 10-20-30-40 m, walk back; 40-30-20-10 x 2; pyramid 20/40/60/40/20; with the word in front spaces are enough.
-    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?:(?:accel\p{L}*|sprint)\s+)?(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|\d{2,3}\s*%.*|rest\b.*|walk.*|w/.*|with.*|from\b.*|(?:off\s+|out\s+of\s+)?(?:the\s+)?blocks?.*)?)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?:(?:accel\p{L}*|sprint)\s+)?(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}|(?(word)[5-9]|(?!))))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|\d{2,3}\s*%.*|rest\b.*|walk.*|w/.*|with.*|from\b.*|(?:off\s+|out\s+of\s+)?(?:the\s+)?blocks?.*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex LadderOfLengths();
 
     [GeneratedRegex(@"^\s*(?:split\s+(?:runs?|\d{2,3}(?:\s*(?:m|yd))?s?)\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?:\s*(?<unit>yds?|yards?|m|metres?|meters?)\b)?(?!\s*fl(?:y|ying)\b)(?<rest>.*)$", RegexOptions.IgnoreCase)]

@@ -106,7 +106,7 @@ public static partial class PlanText
     /// <returns>The block with one line or several, or the problem.</returns>
     public static (PlanBlock? Block, ShorthandProblem? Problem) ReadOne(string text, ShorthandContext context)
     {
-        text = Bullet().Replace(text, m => new string(' ', m.Length));
+        text = Bullet().Replace(LineText.WithPlainDigits(text), m => new string(' ', m.Length));
         var row = Unbracketed(text, context);
         var (block, problem, isPlaced) = ReadRow(row, text, context);
 

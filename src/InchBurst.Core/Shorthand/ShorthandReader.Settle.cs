@@ -142,9 +142,9 @@ internal sealed partial class ShorthandReader
         if (usual?.shape is RunShape shuttle && shuttle.Segments.Any(s => s.Role == SegmentRole.Back) && shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null, Length: var both }] })
         {
             // A shuttle said by one length goes out half of it and comes back; a long one is made of legs that nobody said.
-            if (both.Metres > LongestThereAndBack && runAt is { } whole && Legs(both) is { Count: > 0 } legs)
+            if (both.Metres > LongestThereAndBack && runAt is { } whole)
             {
-                throw Doubtful(whole, $"{both} in legs of what length?", legs, leg => (whole.Start, whole.Length, ThereAndBack(both, leg)), leg => $"legs of {leg}");
+                throw Legs(both) is not { Count: > 0 } legs ? Wrong(whole, $"{both} in legs of what length? Such as 10 x 20 up + 20 m back.") : Doubtful(whole, $"{both} in legs of what length?", legs, leg => (whole.Start, whole.Length, ThereAndBack(both, leg)), leg => $"legs of {leg}");
             }
 
             var half = both with { Amount = both.Amount / 2 };

@@ -187,9 +187,9 @@ internal sealed partial class ShorthandReader
             case TokenKind.Symbol when token.Is(','):
                 at++;
                 break;
-            case TokenKind.Quoted when !asWritten && exerciseName is null && said.Contains("dose") && context.Catalogue.Find(token.Text) is null && token.Text.Contains(' ', StringComparison.Ordinal):
+            case TokenKind.Quoted when !asWritten && exerciseName is null && said.Contains("dose") && context.Catalogue.Find(token.Text) is null && token.Text.Trim().Contains(' ', StringComparison.Ordinal):
                 // The work has been said: what is quoted behind it is said to the athlete.
-                SayAlso(token.Text, token);
+                SayAlso(Text(token, LongestCue, "A cue"), token);
                 at++;
                 break;
             case TokenKind.Quoted when exerciseName is null:

@@ -1,0 +1,93 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
+
+namespace InchBurst.Core.Shorthand;
+
+/// <summary>What reads well and still may mean two things.</summary>
+internal static partial class ShorthandAccount
+{
+    // Seconds behind a length that somebody could run in them, without a word that they are rest.
+    private static ShorthandProblem? TwoMeanings(string typed, PlanBlock read, ExerciseCatalogue catalogue)
+    {
+        if (TimesBehind().Match(typed) is { Success: true } times && read is { Rounds: 1, Lines.Count: > 1 } && read.Lines.Take(read.Lines.Count - 1).All(l => l.TotalReps == 1 && l.Shape is RunShape) && read.Lines[^1] is { Sets: 1, Shape: RunShape } last && last.Reps == int.Parse(times.Groups[1].ValueSpan, CultureInfo.InvariantCulture))
+        {
+            var once = read.Lines.Select(l => ShorthandPrinter.Print(l with { Reps = 1 }, catalogue)).ToList();
+            return new(0, typed.Length, $"{last.Reps} times all of it, or only the last?")
+            {
+                Choices =
+                [
+                    new($"all of it, {last.Reps} times", (0, typed.Length, $"{last.Reps} rounds: {string.Join("; ", once)}")),
+                    new("only the last", (0, typed.Length, string.Join("; ", [.. once.Take(once.Count - 1), ShorthandPrinter.Print(last, catalogue)]))),
+                ],
+            };
+        }
+
+        if (read is { Rounds: 1, Lines: [{ Shape: RunShape { Segments.Count: > 1 } parts, Exercise: null } whole] } && parts.Segments.All(s => s is { Role: SegmentRole.Run, Movement: null }) && LengthsAdded().IsMatch(typed))
+        {
+            // Lengths with a plus between them, each with its unit: parts of one run, or runs of their own.
+            var each = parts.Segments.Select(s => ShorthandPrinter.Print(whole with { Sets = 1, Reps = 1, Shape = new RunShape([s]), Kind = PlanKinds.Derive(null, null, new RunShape([s]), whole.Effort, whole.Load, whole.Goal) }, catalogue)).ToList();
+            return new(0, typed.Length, $"One run of {Units.Figures.Number(Metres(whole), 1)} {parts.Segments[0].Length.Symbol} in parts, or a run of each?")
+            {
+                Choices =
+                [
+                    new("a run of each", (0, typed.Length, whole.TotalReps > 1 ? $"{whole.TotalReps} rounds: {string.Join("; ", each)}" : string.Join("; ", each))),
+                    new("one run in parts", (0, typed.Length, ShorthandPrinter.Print(whole, catalogue))),
+                ],
+            };
+        }
+
+        if (read.Lines is [{ Shape: TimedShape held, Rest.RepSeconds: { } pause } hold] && catalogue.Find(hold.Exercise) is { Counted: CountedIn.Seconds } && BareTime().IsMatch(typed) && !RestWord().IsMatch(typed) && !AnyTime().IsMatch(BareTime().Replace(typed, "")))
+        {
+            // One time alone behind what is held or done for a time.
+            var long_ = Units.Figures.Number(pause, 0);
+            return new(0, typed.Length, $"{long_} s of work, or of rest?")
+            {
+                Choices =
+                [
+                    new("of work", (0, typed.Length, ShorthandPrinter.Print(hold with { Rest = null, Shape = held with { Seconds = pause } }, catalogue))),
+                    new("of rest", (0, typed.Length, ShorthandPrinter.Print(hold, catalogue))),
+                ],
+            };
+        }
+
+        if (read.Lines is not [{ Shape: RunShape run, Goal: null, Rest: { RepSeconds: { } seconds } rest } line] || !BareSeconds().IsMatch(typed) || RestWord().IsMatch(typed) || run.Metres / seconds is not (>= LeastPace and <= MostPace))
+        {
+            return null;
+        }
+
+        var said = Units.Figures.Number(seconds, 2);
+        return new(0, typed.Length, $"{said} s to run it in, or of rest?")
+        {
+            Choices =
+            [
+                new("to run it in", (0, typed.Length, ShorthandPrinter.Print(line with { Rest = null, Goal = new(seconds) }, catalogue))),
+                new("of rest", (0, typed.Length, ShorthandPrinter.Print(line with { Rest = rest }, catalogue))),
+            ],
+        };
+    }
+
+    // One times sign, at the end of several pieces.
+    [GeneratedRegex(@"^(?!.*;)(?!.*\d\s*x.*x\s*\d)[^x]*,[^,]*x\s*([2-9]|1[0-9])\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex TimesBehind();
+
+    [GeneratedRegex(@"[0-9]\s*(?:m|yd|yards?|metres?|meters?)\s*\+\s*[0-9]{1,3}\s*(?:m|yd|yards?|metres?|meters?)(?![\p{L}0-9])", RegexOptions.IgnoreCase)]
+    private static partial Regex LengthsAdded();
+
+    // Runs at some effort are not slower or faster than this, in m/s.
+    private const double LeastPace = 5;
+    private const double MostPace = 11;
+
+    [GeneratedRegex(@"(?:[0-9]{1,2}:[0-5][0-9]|[0-9]{1,3}\s*(?:s|secs?|seconds?|mins?|minutes?|'))\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex BareTime();
+
+    [GeneratedRegex(@"[0-9]\s*(?:s|secs?|seconds?|mins?|minutes?|')(?![\p{L}])|[0-9]:[0-5][0-9]", RegexOptions.IgnoreCase)]
+    private static partial Regex AnyTime();
+
+    [GeneratedRegex(@"[0-9]\s*s(?:ecs?|econds?)?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex BareSeconds();
+
+    [GeneratedRegex(@"\b(?:r|rests?|rec\p{L}*|breaks?|breather|pauses?|between|off|on|every|walk\p{L}*|jog\p{L}*|float|turnaround|interval\p{L}*|[0-9]+\s*/\s*[0-9]+)\b|\(", RegexOptions.IgnoreCase)]
+    private static partial Regex RestWord();
+}
