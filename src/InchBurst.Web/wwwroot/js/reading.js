@@ -113,4 +113,15 @@ export function draw(box, reading) {
     if (!reading.sketch) parts.push(adds);
   }
   box.replaceChildren(...parts);
+  bringIntoView(box);
+}
+
+/** What is said back stands above the keys of a phone, with the field it belongs to. */
+function bringIntoView(box) {
+  const field = document.activeElement;
+  const view = window.visualViewport;
+  if (!view || !box.parentElement?.contains(field)) return;
+  const [top, bottom] = [view.offsetTop, view.offsetTop + view.height];
+  const hidden = Math.min(box.getBoundingClientRect().bottom + 8 - bottom, field.getBoundingClientRect().top - 8 - top);
+  if (hidden > 0) window.scrollBy({ top: hidden, behavior: "instant" });
 }
