@@ -114,6 +114,13 @@ public sealed class MovedTests
         Assert.Equal("weighted dip", PlanText.ReadOne("weighted dips 3x6 20kg", context).Block!.Lines[0].Exercise);
     }
 
+    // What is said to the athlete takes no count and no rest with it.
+    [Theory]
+    [InlineData("sprint 20m, stop at 5 m x 4")]
+    [InlineData("5 x 20m finish at 95% rest 3 min")]
+    [InlineData("4 x 20 m stop after 3 s")]
+    public void When_to_stop_hides_neither_count_nor_rest(string row) => Assert.DoesNotMatch("cue \"[^\"]*(x 4|rest|3 s)", Read(row));
+
     [Fact]
     public void Digits_of_another_script_are_digits_in_a_ladder_too() => Assert.Equal("10 m; 20 m; 30 m; 40 m", Read("ladder ١٠-٢٠-٣٠-٤٠ m"));
 

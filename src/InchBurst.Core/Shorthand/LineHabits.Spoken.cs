@@ -96,7 +96,7 @@ public static partial class LineHabits
         Of(@"(?<=\d\s*s\s*(?:uphill|hill))\s*,\s*jog\s+(?:down|back)" + E, " rest walk-back <jog down>", "8 x 30 s uphill, jog down", "8 x 30 s uphill rest walk-back cue \"jog down\""),
 
         // When to stop, and what is said besides.
-        Of(@"\s*,?\s*" + B + @"(?:stop|finish|end)\s+(?:if|when|once|after|at)\s+([\p{L}\d][\p{L}\d'.% -]{2,50}?)\s*$", " <stop when $1>", "5-8 x 20 m, stop at 95%", "5-8 x 20 m cue \"stop at 95%\"") with { Make = m => $" <{string.Concat(m.Value.SkipWhile(c => !char.IsLetter(c))).Trim()}>" },
+        Of(@"\s*,?\s*" + B + @"(?:stop|finish|end)\s+(?:if|when|once|after|at)\s+(?!.*(?:x\s*\d|" + Resting + @"|\d\s*" + T + @"))([\p{L}\d][\p{L}\d'.% -]{2,50}?)\s*$", " <stop when $1>", "5-8 x 20 m, stop at 95%", "5-8 x 20 m cue \"stop at 95%\"") with { Make = m => $" <{string.Concat(m.Value.SkipWhile(c => !char.IsLetter(c))).Trim()}>" },
         Of(@"^\s*(stop\s+(?:if|when|once|after|at)\s+[\p{L}\d][\p{L}\d'.% -]{2,50}?)\s*:\s*(.*)$", "$2 <$1>", "stop when times drop 3%: 6 x 30m", "6 x 30 m cue \"stop when times drop 3%\""),
         Of(@"(?<=\d.*)\s*[,.;-]?\s*" + B + @"(?:cues?|notes?|focus|think|key|remember|nb|reminder)\s*[:=]\s*" + Remark + @"\s*$", " <$1>", "20 m x5 rest 2 min cue: big arms", "5 x 20 m rest 2:00 cue \"big arms\""),
         Of(@"(?<=\d.*)\s*,?\s*" + B + @"notes?\s+" + Remark + @"\s*$", " <$1>", "20m x 5 note no spikes", "5 x 20 m cue \"no spikes\""),
