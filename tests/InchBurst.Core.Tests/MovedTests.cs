@@ -62,6 +62,8 @@ public sealed class MovedTests
     [InlineData("4 x 30 m, 6 reps")]
     [InlineData("zorbles, 5 min")]
     [InlineData("20m sprints, x 6, x 6")]
+    [InlineData("hurdle hops 3x6,then 90s")]
+    [InlineData("T test 3x, x103 min")]
     [InlineData("hill sprints x 8, 10 sec")]
     public void What_is_said_twice_or_may_be_work_stays_where_it_is(string row) => Assert.StartsWith("?", Read(row));
 

@@ -91,6 +91,12 @@ public static partial class PlanText
         }
 
         var lines = parts.Select(p => ShorthandLine.Plainly(settled.Spelt(p), context).Line).OfType<PlanLine>().ToList();
+        if (lines.Skip(1).Any(l => l is { Exercise: null, Shape: TimedShape, TotalReps: 1 }))
+        {
+            // A time alone behind a piece of work is more likely its rest than work of its own.
+            return null;
+        }
+
         return lines.Count == parts.Count ? new PlanBlock(0, PlanEdits.TitleFor(lines[0], context.Catalogue.Find(lines[0].Exercise)?.Family), lines) : null;
     }
 

@@ -131,7 +131,7 @@ internal sealed partial class ShorthandReader
         if (shape is TimedShape { Seconds: var pause } && reps > 1 && rest is null && leastShape is null && usual?.shape is RunShape turning && turning.Segments.Any(s => s.IsTurn))
         {
             // A time beside so many times a course with turns is the rest: nobody runs a course for a time.
-            (shape, rest) = (turning, new(pause));
+            (shape, rest) = (turning, new(Within(tokens[^1], pause, 0, 3600, "Rest in seconds")));
         }
 
         if (shape is null && bareNumber is { Value: >= LeastBareMetres } metres && usual?.shape is RunShape way && !way.Segments.Any(s => s.IsTurn) && (way.Fly is not null || way.Segments.Any(s => s.Role == SegmentRole.Back)))
