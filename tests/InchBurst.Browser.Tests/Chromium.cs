@@ -167,6 +167,12 @@ public sealed class Chromium : IDisposable
     /// <summary>Waits until Core answers on the device.</summary>
     public void Core() => Until(d => (string?)((IJavaScriptExecutor)d).ExecuteScript("return document.documentElement.dataset.core") == "ready" ? d : null);
 
+    /// <summary>From now on the page's own clock stands still until <see cref="PassTime"/>, so that what must happen within a second or two is not a race with the machine.</summary>
+    public void HoldClock() => Driver.ExecuteScript("let held = performance.now(); performance.now = () => held; window.passTime = (ms) => { held += ms; };");
+
+    /// <summary>Lets seconds pass at once on the page's held clock.</summary>
+    public void PassTime(double seconds) => Driver.ExecuteScript("window.passTime(arguments[0])", seconds * 1000);
+
     public T Until<T>(Func<IWebDriver, T?> what)
     {
         var wait = new WebDriverWait(Driver, TimeSpan.FromSeconds(60)) { PollingInterval = TimeSpan.FromMilliseconds(40) };
