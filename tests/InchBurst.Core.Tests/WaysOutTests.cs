@@ -11,7 +11,7 @@ public class WaysOutTests
     [Theory]
     [InlineData("4 x 20 m vs partner", "say it: vs partner", "4 x 20 m cue \"vs partner\"")]
     [InlineData("squat 3 x 5 nice and tall rest 2:00", "say it: nice and tall", "squat 3 x 5 reps rest 2:00 cue \"nice and tall\"")]
-    [InlineData("4 x 20 m (last two timed by hand)", "say it: last two timed by hand", "4 x 20 m cue \"last two timed by hand\"")]
+    [InlineData("4 x 20 m (two of them timed by hand)", "say it: two of them timed by hand", "4 x 20 m cue \"two of them timed by hand\"")]
     [InlineData("cool down walk + stretch 10 min", "two lines: cool down walk · stretch 10 min", "cool-down 5 min; cool-down 10 min")]
     [InlineData("2 laps easy", "400 m", "800 m easy")]
     [InlineData("3 laps jog", "200 m", "600 m jog")]

@@ -202,9 +202,12 @@ public static partial class LineHabits
     private static LineText Kitted(LineText line, ExerciseCatalogue catalogue) =>
         InFrontOfLift.Match(line.Text) is { Success: true } found && catalogue.Find($"{found.Groups[1].Value} {found.Groups[2].Value}") is null && catalogue.Find(found.Groups[2].Value) is { Does: Motion.Lift or Motion.Hold }
             ? line.Replace(HowLifted)
-            : line;
+            : HeldStill.Pattern.Match(line.Text) is { Success: true } held && catalogue.Find(held.Groups[1].Value + " hold") is null && catalogue.Find(held.Groups[1].Value) is { Does: Motion.Lift or Motion.Hold } ? line.Replace(HeldStill) : line;
 
-    private const string How = @"db|dumbbells?|bb|barbell|kb|kettlebell|cable|machine|trx|smith(?:\s+machine)?|landmine|eccentric|isometric|explosive|clap(?:ping)?|deficit|close[ -]grip|wide[ -]grip|weighted|slow|single[ -]arm|one[ -]arm|seated|standing|kneeling|half[ -]kneeling|tall[ -]kneeling|clusters?|assisted|elevated";
+    // What is done for seconds may be said to be held.
+    private static readonly Habit HeldStill = Of(@"^\s*([\p{L}][\p{L}' -]*?)\s+holds?\s*:?\s*(?=\d{1,2}\s*x\s*\d{1,3}\s*s)", "$1 ", "", "");
+
+    private const string How = @"db|dumbbells?|bb|barbell|kb|kettlebell|cable|machine|trx|smith(?:\s+machine)?|landmine|eccentric|iso(?:metric)?|explosive|clap(?:ping)?|deficit|close[ -]grip|wide[ -]grip|weighted|slow|single[ -]arm|one[ -]arm|seated|standing|kneeling|half[ -]kneeling|tall[ -]kneeling|clusters?|assisted|elevated";
 
     private static readonly Regex InFrontOfLift = new(@"^\s*(" + How + @")\s+([\p{L}][\p{L}' -]*?)(?:\s+holds?)?(?=\s*(?:\d|$|,|x\s*\d|" + SaidClass + "))", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
 
@@ -246,7 +249,7 @@ public static partial class LineHabits
 
     // A word of the language is one before it is a name, and a number is a number.
     private static bool IsCommon(string name, int count, string text, int end) =>
-        (count == 1 && (ShorthandWords.IsVocabulary(name) || char.IsAsciiDigit(name[0]) || name.Equals("flys", StringComparison.OrdinalIgnoreCase)))
+        (count == 1 && (ShorthandWords.IsVocabulary(name) || char.IsAsciiDigit(name[0]) || name.ToLowerInvariant() is "flys" or "flies"))
         || (text.Contains('+', StringComparison.Ordinal) && name.Split(' ', '-').All(ShorthandWords.IsVocabulary))
         || (count < 3 && char.IsAsciiDigit(name[0]) && !(name.Length > 2 && name[1] == '-' && char.IsLetter(name[2])) && text.AsSpan(end).TrimStart().StartsWith("x", StringComparison.OrdinalIgnoreCase))
         || (char.IsAsciiDigit(name[^1]) && end < text.Length && text[end] is '%' or ':' or '.' or '/' or '-')

@@ -31,6 +31,13 @@ public static partial class PlanText
             return $"{mixed.Groups["n"].Value} rounds{(mixed.Groups["rest"].Success ? " rest " + mixed.Groups["rest"].Value : "")}: {lifted.Name} {mixed.Groups["reps"].Value} reps{mixed.Groups["load"].Value}; {mixed.Groups["then"].Value}";
         }
 
+        if (DrillThenSprint().Match(row) is { Success: true } drilled && context.Catalogue.Find(drilled.Groups["drill"].Value) is { Counted: CountedIn.Metres } drill)
+        {
+            // A drill over one length and a sprint over the next are rounds of both.
+            var unitOfBoth = drilled.Groups["unit"].Success ? drilled.Groups["unit"].Value : "m";
+            return $"{drilled.Groups["n"].Value} rounds: {drill.Name} {drilled.Groups["far"].Value} {unitOfBoth}; {drilled.Groups["run"].Value} {unitOfBoth}";
+        }
+
         if (SetsOfSeveral().Match(row) is { Success: true } several)
         {
             // Sets of more than one run are rounds.
@@ -181,8 +188,12 @@ public static partial class PlanText
     private static partial Regex RoundsBehind();
 
     // squat 3 @ 85% + 20 m sprint x 4; trap bar deadlift 3 reps 100 kg then 4 broad jumps x 3
-    [GeneratedRegex(@"^\s*(?:(?:contrasts?|complex|pairs?|superset)\s*:?\s*)?(?<lift>[\p{L}][\p{L}' -]*?)\s+(?:x\s*)?(?<reps>\d{1,2})(?:\s*reps?)?(?<load>\s*@?\s*\d{2,3}\s*(?:%|kg|lb))?\s*(?:\+|,|\bthen\b|\binto\b|\band\b)\s*(?<then>\d{1,2}\s*(?:m|yd)(?:\s*(?:sprint|dash|accel\p{L}*))?|\d{1,2}\s+(?!(?:min|sec|reps?|sets?)\p{L}*\b)[\p{L}][\p{L}' -]{2,}?)\s*(?:,?\s*x\s*(?<n>[1-9]))(?:\s*(?:rounds?|sets?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?:contrasts?|complex|pairs?|superset)\s*:?\s*)?(?<lift>[\p{L}][\p{L}' -]*?)\s+(?:x\s*)?(?<reps>\d{1,2})(?:\s*reps?)?(?<load>\s*@?\s*\d{2,3}\s*(?:%|kg|lb))?\s*(?:\+|,|\bthen\b|\binto\b|\band\b)\s*(?<then>\d{1,2}\s*(?:m|yd)(?:\s*(?:sprint|dash|accel\p{L}*))?|\d{1,2}\s+(?!(?:min|sec|reps?|sets?)\p{L}*\b)[\p{L}][\p{L}' -]{2,}?|[\p{L}][\p{L}' -]{2,}?\s+\d{1,2}(?=\s*(?:,?\s*x\s*)?[1-9]\s*(?:rounds?|sets?)))\s*(?:,?\s*x\s*(?<n>[1-9]))(?:\s*(?:rounds?|sets?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex LiftThenRun();
+
+    // high knees to sprint 10+20 m x 3
+    [GeneratedRegex(@"^\s*(?<drill>(?!(?:back[ -]?pedal|shuffle|crossover|jog|skip|walk|bound|hop|march)s?\b)[\p{L}][\p{L}' -]*?)\s+(?:in)?to\s+(?:an?\s+)?sprints?\s*:?\s*(?:(?<n>[1-9])\s*x\s*)?\(?\s*(?<far>\d{1,2})\s*(?:m|yd)?\s*[+/]\s*(?<run>\d{1,2})\s*(?<unit>m|yd)?\s*\)?\s*(?:x\s*(?<n>[1-9]))?\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex DrillThenSprint();
 
     // 2 sets: 3x20m, 2x30m; 3 rounds of 20m, 30m, 40m
     [GeneratedRegex(@"^\s*(?<n>[1-9])\s*(?:rounds?|sets?)\s*(?:of\s*:?|:)\s*\(?(?<what>(?:\d{1,2}\s*x\s*)?\d{1,3}\s*(?:m|yd)(?:\s*[,;+&]\s*(?:\d{1,2}\s*x\s*)?\d{1,3}\s*(?:m|yd))+)\)?\s*$", RegexOptions.IgnoreCase)]

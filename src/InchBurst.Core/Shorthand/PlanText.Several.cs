@@ -123,7 +123,7 @@ public static partial class PlanText
         var noun = names[^1].Contains(' ', StringComparison.Ordinal) ? names[^1][(names[^1].LastIndexOf(' ') + 1)..] : "";
         names = names.ConvertAll(n => context.Catalogue.Find(n) is null && context.Catalogue.Find($"{n} {noun}") is not null ? $"{n} {noun}" : n);
         var known = names.ConvertAll(n => context.Catalogue.Find(n));
-        return known.TrueForAll(e => e is not null && e.Kind == known[0]?.Kind) && known.Distinct().Count() == known.Count ? names.ConvertAll(n => $"{n} {EachOfThem().Replace(found.Groups["dose"].Value, "")}") : [];
+        return known.TrueForAll(e => e is not null && (known.Count > 2 || e.Kind == known[0]?.Kind)) && known.Distinct().Count() == known.Count ? names.ConvertAll(n => $"{n} {EachOfThem().Replace(found.Groups["dose"].Value, "")}") : [];
     }
 
     // 2 x 20 m: A skip, B skip, high knees
@@ -152,7 +152,7 @@ public static partial class PlanText
     private static partial Regex LiftSets();
 
     // 10 m x 4 + 20 m x 3 + 30 m x 2
-    [GeneratedRegex(@"^\s*(?<length>\d{1,3}\s*(?:m|yd))\s*x\s*(?<n>\d{1,2})(?:\s*(?:[,;+&/]|and|then)\s*(?<length>\d{1,3}\s*(?:m|yd))\s*x\s*(?<n>\d{1,2})){1,7}(?<rest>\s*(?:,?\s*(?:rest|@|with|walk|full)\b?.*)?)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?:accel\p{L}*|sprints?|runs?)\s*:?\s*)?(?<length>\d{1,3}\s*(?:m|yd))\s*x\s*(?<n>\d{1,2})(?:(?:\s*(?:[,;+&/]|and|then)\s*|\s+)(?<length>\d{1,3}\s*(?:m|yd))\s*x\s*(?<n>\d{1,2})){1,7}(?<rest>\s*(?:,?\s*(?:rest|@|with|walk|full)\b?.*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex EachTimes();
 
     // back squat 5,5,3,3,1; deadlift 5/3/1
@@ -181,6 +181,6 @@ public static partial class PlanText
     [GeneratedRegex(@"\d+")]
     private static partial Regex Numbers();
 
-    [GeneratedRegex(@"\s*(?:;|-+>|=+>|→|\s/\s(?=\d+\s*(?:m|yd)?\s*x|group\s)|(?<=(?:\b|\d)min(?:s|utes?)?\s*(?:\p{L}{3,12}\s*)?)\+(?=\s*\p{L})|\+(?=\s*\d{1,2}\s*(?:x|free|sled)\s*\d|\s*(?:free\s+)?(?:sprint|free|flat|sled|band|hill)s?\s+\d{1,3}\s*(?:m|yd|x\s*\d))|,(?=\s*(?:505\b|\d{1,2}-\d{1,2}-\d{1,2}\s*x|\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,}|(?!(?:rest|recovery|gates?|for|each|per|log|cue|from|through|at|with|walk[ -]?back|in|as|timed|full|easy|left|right|both)\b)\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:sprint|dash|jog)\p{L}*\b))|(?<=\d[^+]*)\+(?=\s*(?!(?:turn|cut)\b)\p{L}+[ -]?\p{L}{2}[^+]*\d)|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s*(?:;|-+>|=+>|→|\s/\s(?=\d+\s*(?:m|yd)?\s*x|group\s)|(?<=(?:\b|\d)min(?:s|utes?)?\s*(?:\p{L}{3,12}\s*)?)\+(?=\s*\p{L})|\+(?=\s*\d{1,2}\s*(?:x|free|sled)\s*\d|\s*(?:free\s+)?(?:sprint|free|flat|sled|band|hill)s?\s+\d{1,3}\s*(?:m|yd|x\s*\d))|,(?=\s*(?:505\b|\d{1,2}-\d{1,2}-\d{1,2}\s*x|\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,}|(?!(?:rest|recovery|gates?|for|each|per|log|cue|from|through|at|with|walk[ -]?back|in|as|timed|full|easy|left|right|both)\b)\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:@|(?:sprint|dash|jog)\p{L}*\b)))|(?<=\d[^+]*)\+(?=\s*(?!(?:turn|cut)\b)\p{L}+[ -]?\p{L}{2}[^+]*\d)|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
     private static partial Regex WholeLines();
 }

@@ -104,7 +104,10 @@ public static partial class PlanText
     /// <param name="text">The text.</param>
     /// <param name="context">Default unit and known exercises.</param>
     /// <returns>The block with one line or several, or the problem.</returns>
-    public static (PlanBlock? Block, ShorthandProblem? Problem) ReadOne(string text, ShorthandContext context)
+    public static (PlanBlock? Block, ShorthandProblem? Problem) ReadOne(string text, ShorthandContext context) =>
+        Habit.InTime(() => ReadInTime(text, context), (null, ShorthandLine.TookTooLong(text)));
+
+    private static (PlanBlock? Block, ShorthandProblem? Problem) ReadInTime(string text, ShorthandContext context)
     {
         text = Bullet().Replace(LineText.WithPlainDigits(text), m => new string(' ', m.Length));
         var row = Unbracketed(text, context);

@@ -32,9 +32,14 @@ internal static partial class ShorthandAccount
         for (var i = 0; i < all.Count; i++)
         {
             var (value, before, after) = (Value(all[i].Value), typed[..all[i].Index].TrimEnd(), typed[(all[i].Index + all[i].Length)..].TrimStart());
-            if (Labelled().IsMatch(before))
+            if (Labelled().IsMatch(before) || (HalfBehind().IsMatch(before) && (after.StartsWith('/') || before.EndsWith("1/", StringComparison.Ordinal))))
             {
                 continue;
+            }
+
+            if (AndHalf().IsMatch(typed[(all[i].Index + all[i].Length)..]))
+            {
+                value += 0.5;
             }
 
             // The start is where the clock begins, and both sides may be said each.
@@ -45,7 +50,7 @@ internal static partial class ShorthandAccount
 
             var isHeld = all[i].Value.Contains(':', StringComparison.Ordinal) ? hasRest && Parts(all[i].Value).Exists(Has)
                 : (value > 100 && after.StartsWith('%') && Has(value - 100))
-                || (value < 1 && Has(Math.Round(value * 100)))
+                || ((value < 1 || after.StartsWith('x') || after.StartsWith('b') || after.StartsWith('B')) && Has(Math.Round(value * 100)))
                 || (after.StartsWith("k", StringComparison.OrdinalIgnoreCase) && !after.StartsWith("kg", StringComparison.OrdinalIgnoreCase) && Has(value * 1000))
                 || (i + 1 < all.Count && IsMinutes(typed, all[i], all[i + 1]) && Has((value * 60) + Value(all[i + 1].Value)))
                 || (i > 0 && IsMinutes(typed, all[i - 1], all[i]) && sums.Exists(s => Math.Abs(s - (Value(all[i - 1].Value) * 60) - value) < Near))
@@ -131,6 +136,13 @@ internal static partial class ShorthandAccount
 
     [GeneratedRegex(@"[0-9]\s*(m|metres?|meters?|y|yds?|yards?|ft|feet|foot)(?![\p{L}0-9'])", RegexOptions.IgnoreCase)]
     private static partial Regex Lengths();
+
+    // Two and a half, as a sign or as a fraction beside the number.
+    [GeneratedRegex(@"^\s*½|^\s+1/2(?=\s*(?:m|s))", RegexOptions.IgnoreCase)]
+    private static partial Regex AndHalf();
+
+    [GeneratedRegex(@"[0-9](?:\s+1/)?$")]
+    private static partial Regex HalfBehind();
 
     // A1, A2: which of those done in turn it is.
     [GeneratedRegex(@"(?<![\p{L}\p{M}0-9])[A-D]$")]

@@ -11,6 +11,11 @@ internal static partial class ShorthandAccount
     // Seconds behind a length that somebody could run in them, without a word that they are rest.
     private static ShorthandProblem? TwoMeanings(string typed, PlanBlock read, ExerciseCatalogue catalogue)
     {
+        if (read is { Rounds: 1, Lines: [{ Exercise: null, Load: null }] } && ShorthandWaysOut.LengthAsked(typed) is { } howFar)
+        {
+            return howFar;
+        }
+
         if (TimesBehind().Match(typed) is { Success: true } times && read is { Rounds: 1, Lines.Count: > 1 } && read.Lines.Take(read.Lines.Count - 1).All(l => l.TotalReps == 1 && l.Shape is RunShape) && read.Lines[^1] is { Sets: 1, Shape: RunShape } last && last.Reps == int.Parse(times.Groups[1].ValueSpan, CultureInfo.InvariantCulture))
         {
             var once = read.Lines.Select(l => ShorthandPrinter.Print(l with { Reps = 1 }, catalogue)).ToList();

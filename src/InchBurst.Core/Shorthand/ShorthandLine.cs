@@ -60,6 +60,15 @@ public static class ShorthandLine
         }
 
         context ??= ShorthandContext.Metric;
+        return Habit.InTime(() => ReadInTime(text, context), new(null, TookTooLong(text)));
+    }
+
+    /// <summary>Where the machine is so busy that a pattern gives up twice, the line is refused with that, and nothing that was typed is lost.</summary>
+    /// <param name="text">The line.</param>
+    internal static ShorthandProblem TookTooLong(string text) => new(0, text.Length, "This line took too long to read. Try it once more, or write it shorter.");
+
+    private static ShorthandReading ReadInTime(string text, ShorthandContext context)
+    {
         var reading = Plainly(text, context);
         if (reading.Problem is { } problem)
         {

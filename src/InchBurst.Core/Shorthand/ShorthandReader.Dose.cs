@@ -51,7 +51,7 @@ internal sealed partial class ShorthandReader
         var (amount, leastAmount) = numbers[^1];
         if (numbers.Count == 3)
         {
-            sets = Whole(numbers[0].Most, 1, 20, "Sets");
+            sets = Whole(numbers[0].Most, 1, MostSets, "Sets");
             leastSets = numbers[0].Least is { } s ? Whole(s, 1, 20, "Sets") : null;
             reps = Whole(numbers[1].Most, 1, 100, "Reps");
             leastReps = numbers[1].Least is { } r ? Whole(r, 1, 100, "Reps") : null;

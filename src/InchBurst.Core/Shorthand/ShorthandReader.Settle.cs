@@ -165,7 +165,7 @@ internal sealed partial class ShorthandReader
             // An exercise that turns has a way of its own: a bare number counts its reps, and a length alone is the whole way with its turns where they were.
             if (shape is null && bareNumber is { } times)
             {
-                (sets, reps, shape, bareNumber) = (reps, Whole(times, 1, 100, "Reps"), own, null);
+                (sets, reps, shape, bareNumber) = (reps <= MostSets ? reps : throw Wrong(times, $"Sets must be from 1 to {MostSets}."), Whole(times, 1, 100, "Reps"), own, null);
             }
             else if (shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null, Length: var length }] })
             {

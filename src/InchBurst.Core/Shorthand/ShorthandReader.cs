@@ -17,6 +17,8 @@ internal sealed partial class ShorthandReader
     private string? exerciseName;
     private Exercise? exercise;
     private bool isUsual;
+    private const int MostSets = 20;
+
     private int sets = 1;
     private int reps = 1;
     private RepShape? shape;

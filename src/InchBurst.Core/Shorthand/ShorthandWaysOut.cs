@@ -14,6 +14,11 @@ internal static partial class ShorthandWaysOut
     /// <param name="read">Reads a line, or several in one row; the problem left, or null.</param>
     public static ShorthandProblem For(string typed, ShorthandProblem problem, Func<string, ShorthandProblem?> read)
     {
+        if (LengthAsked(typed) is { } howFar && howFar.Choices.All(c => read(c.In(typed)) is null))
+        {
+            return howFar;
+        }
+
         if (InFront(typed, problem, read) is { } people)
         {
             problem = problem with { Choices = [.. problem.Choices, people] };
@@ -34,6 +39,11 @@ internal static partial class ShorthandWaysOut
         {
             var (count, before) = (bare.Groups["n"].Value, bare.Groups["work"].Value);
             return problem with { Message = $"{count} what?", Choices = [.. new ShorthandChoice[] { new($"{count} min of rest", (0, typed.Length, $"{before} rest {count}:00")), new($"{count} sets", (0, typed.Length, $"{count} x {before.TrimStart()}")) }.Where(c => read(c.In(typed)) is null)] };
+        }
+
+        if (LoadBehind().Match(typed) is { Success: true } loaded && new[] { "kg", "lb" }.Select(u => new ShorthandChoice($"{loaded.Groups["n"].Value} {u}", (0, typed.Length, $"{loaded.Groups["work"].Value} {loaded.Groups["n"].Value} {u}{loaded.Groups["rest"].Value}"))).Where(c => read(c.In(typed)) is null).ToList() is { Count: > 0 } loads)
+        {
+            return problem with { Message = $"{loaded.Groups["n"].Value} of what?", Choices = loads };
         }
 
         if (problem.Choices.Count > MostBefore || problem.Start >= typed.Length)
@@ -73,6 +83,29 @@ internal static partial class ShorthandWaysOut
 
         return null;
     }
+
+    /// <summary>The question how far, where only how many runs or starts is said; null where that is not so.</summary>
+    /// <param name="typed">The line as typed.</param>
+    public static ShorthandProblem? LengthAsked(string typed)
+    {
+        if (CountAlone().Match(typed) is not { Success: true } often)
+        {
+            return null;
+        }
+
+        var (count, what) = (often.Groups["n"].Value, often.Groups["what"].Value.ToLowerInvariant());
+        var how = often.Groups["how"].Success ? " " + often.Groups["how"].Value : "";
+        return new(0, typed.Length, $"{count} {(what.EndsWith('s') ? what : what + "s")} of what length?")
+        {
+            Choices = [.. LengthsOffered.Select(m => new ShorthandChoice($"{m} m each", (0, typed.Length, $"{count} x {m} m{how}{often.Groups["rest"].Value}")))],
+        };
+    }
+
+    private static readonly int[] LengthsOffered = [10, 20, 30];
+
+    // 6 starts; 8 hard sprints, 2 min rest; sprints x 6
+    [GeneratedRegex(@"^\s*(?:(?<n>\d{1,2})\s*x?\s*(?:(?<how>hard|max|fast|easy|full|relaxed)\s+)?(?<what>starts|sprints|dashes|runs|accelerations|accels|efforts|bursts|(?<=x\s*)(?:start|sprint|dash|run|acceleration|accel|effort))|(?<what>starts?|sprints?|runs?|accelerations?|accels?)\s*:?\s*(?:x\s*(?<n>\d{1,2})|(?<n>\d{1,2})\s*x(?!\s*\d)))(?![\p{L}\d])(?<rest>(?!.*\d\s*(?:m|yd?s?|yards?|ft|feet|metres?|meters?)(?![\p{L}]))\s*(?:$|,.*|;.*|rest\b.*|@.*|w/.*|with\b.*|walk.*|from\b.*|\d{1,3}\s*(?:s|secs?|mins?|minutes?|'|"").*|\d{1,2}:[0-5]\d.*))$", RegexOptions.IgnoreCase)]
+    private static partial Regex CountAlone();
 
     // Words without a meaning in a line, of which remarks are made.
     private static readonly HashSet<string> Little = new(["a", "an", "the", "to", "of", "on", "in", "at", "with", "by", "and", "or", "as", "if", "is", "it", "be", "no", "not", "vs", "all", "your", "their", "his", "her", "for", "up", "out", "one", "two", "three", "four", "five", "six"], StringComparer.OrdinalIgnoreCase);
@@ -127,6 +160,10 @@ internal static partial class ShorthandWaysOut
     // 5 x 20 m, 2
     [GeneratedRegex(@"^(?<work>.*\d\s*x\s*\d{1,3}\s*(?:m|yd|yards?|metres?|meters?)),\s*(?<n>[1-9])\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex NumberBehind();
+
+    // deadlift 1 x 5 120
+    [GeneratedRegex(@"^(?<work>\s*\p{L}.*\d\s*x\s*\d{1,2})(?:\s*reps?)?\s*[,@]?\s+(?<n>\d{2,3}(?:\.5)?)(?<rest>\s*(?:(?:,|rest).*)?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex LoadBehind();
 
     // Beside more choices than these one more is no help.
     private const int MostBefore = 1;

@@ -174,6 +174,11 @@ internal static class ShorthandWords
                 continue;
             }
 
+            if (!IsNearWordByWord(word, candidate))
+            {
+                continue;
+            }
+
             var slips = Slips(word.ToLowerInvariant(), candidate.ToLowerInvariant());
             if (slips < least && slips < candidate.Length && (word.Length > 3 || IsSwapOrLetter(word, candidate)) && (slips < 2 || char.ToLowerInvariant(candidate[0]) == char.ToLowerInvariant(word[0])))
             {
@@ -182,6 +187,13 @@ internal static class ShorthandWords
         }
 
         return best;
+    }
+
+    // Of names of several words each is near the other's: a star drill is no slip of a stop drill, however long the two are together.
+    private static bool IsNearWordByWord(string word, string candidate)
+    {
+        var (typed, known) = (word.Split(' '), candidate.Split(' '));
+        return typed.Length == 1 || typed.Length != known.Length || typed.Zip(known).All(w => Slips(w.First.ToLowerInvariant(), w.Second.ToLowerInvariant()) <= (w.First.Length <= 4 ? 1 : 2));
     }
 
     // Of a short word every other short word is near; only a letter left out, one too many, or two swapped is a slip.
