@@ -37,6 +37,13 @@ public static partial class LineHabits
         Of(@"^\s*(\d{1,2})\s+lots?\s+of\s+(?=\d)", "$1 x ", "4 lots of 30 m", "4 x 30 m"),
         Of(@"^\s*(\d{1,3}\s*" + U + @")\s*" + PlainRuns + @"\s+(\d{1,2})\s*times" + E, "$2 x $1 ", "20 m sprint 6 times", "6 x 20 m"),
 
+        Of(@"^\s*(sled|band|chain|vest|parachute)s?(?:\s+(?:sprints?|runs?|pulls?|push(?:es)?|drags?))?\s*x\s*(\d{1,2})\s*,?\s+(?=\d{1,3}\s*" + U + ")", "$1 $2 x ", "sled sprints x 6 15m", "6 x 15 m sled"),
+        Of(@"^(\s*(?:505|5-10-5)\s*(?:x\s*)?\d)\s*x?\s*((?:each|per|a)\s+(?:way|side|leg|direction))\s*,?\s+(" + Time + @")\s*$", "$1 x $2 rest $3", "505 3x each side 2 min", "ten-and-back 3 x 5 + turn 180 + 5 m each side rest 2:00") with { Make = m => $"{m.Groups[1].Value.Replace("x", "", StringComparison.OrdinalIgnoreCase).TrimEnd()[..^1]} x {m.Groups[1].Value[^1]} {m.Groups[2].Value} rest {m.Groups[3].Value}" },
+        Of(@"\s+down\s*,?\s*(?:and\s+)?(walk|jog)\s+back\s*,?\s*x\s*(\d{1,2})(?=\s*(?:$|,))", " x $2, $1 back", "B skip 15m down, walk back x 3", "B-skip 3 x 15 m rest walk-back"),
+        Of(@"^\s*(\p{L}[\p{L}' -]*?)\s+L\s*(\d{1,2}\s*x\s*\d{1,2})\s*(?:,|/|and|&)?\s*R\s*\2\s*$", "", "hops L 3x5, R 3x5", "single-leg hop for distance 3 x 5 reps each side") with { Make = m => $"{(m.Groups[1].Value.Trim().ToLowerInvariant() is "hops" or "hop" ? "single leg hops" : m.Groups[1].Value)} {m.Groups[2].Value} each side" },
+        Of(@"^\s*(?:med(?:icine)?[ -]?balls?)\s+(\d{1,2})\s+throws?" + E, "medicine ball throws $1 reps", "medball 5 throws", "chest throw 5 reps"),
+        Of(@"(?<=^\s*\p{L}[\p{L}' -]*throws?)\s+(\d{1,2})\s*x\s*(?=\d{1,2}(?:\.\d)?\s*kg)", " $1 reps ", "scoop throws 6 x 4kg", "scoop throw 6 reps 4 kg"),
+
         // Several lengths with their units, parted by strokes or by nothing.
         Of(@"^(?!.*(?:test|timed|gates?))(\s*(?:\d{1,2}\s*x\s*)?)(?<each>\d{1,3}\s*(?:m|yd?))(?:(?:\s*/\s*|\s+)(?<each>\d{1,3}\s*(?:m|yd?))){1,5}(?=\s*(?:$|,|x\s*\d|starts?|sprints?|runs?|accel|from|walk|@|rest))(?:\s*(?:starts?|sprints?|runs?|accelerations?|accels?)" + E + ")?", "", "10m/20m/30m x2", "2 x 10 m; 2 x 20 m; 2 x 30 m") with { Make = m => m.Groups[1].Value + string.Join(", ", m.Groups["each"].Captures.Select(c => c.Value)) },
         Of(@"^\s*(?<n>\d{1,2}\s*x\s*)?fl(?:y|ying)\s+(?<one>\d{2})s?\s*(?:and|&|,|\+|/)\s*(?<other>\d{2})s\s*(?:x\s*(?<n>\d{1,2}))?(?=\s*(?:$|,|rest))", "", "fly 20s and 30s x2", "2 x 30 build + 20 fly + 20 m slow; 2 x 30 build + 30 fly + 20 m slow") with { Make = m => string.Concat(m.Groups["n"].Value.Where(char.IsAsciiDigit)) is { Length: > 0 } count ? $"{count} x fly {m.Groups["one"].Value}; {count} x fly {m.Groups["other"].Value}" : $"fly {m.Groups["one"].Value}; fly {m.Groups["other"].Value}" },
@@ -60,6 +67,8 @@ public static partial class LineHabits
         Of(B + @"(full|complete)\s+(?:recovery|rest|rec)\s*,?\s*(?=\d{2,3}(?:\s*-\s*\d{2,3})?\s*%\s*$)(\d{2,3}(?:\s*-\s*\d{2,3})?\s*%)", " @$2 $1 recovery", "5 x 30 m full recovery 95%", "5 x 30 m @95% rest 1:00/10 m"),
         Of(B + @"rec\.\s*(?=\d)", " rest ", "5x20m, rec. 2 min", "5 x 20 m rest 2:00"),
 
+        Of(@"^\s*([1-9])\s*x\s*\(\s*(\d{1,2}\s*x\s*\d{1,3}\s*(?:" + U + @")?)\s*,?\s*(?:w/|with|rest|/|@)?\s*(" + Time + @"|\d{1,2}\s*')\s*(?:rest|rec\w*)?\s*\)\s*,?\s*(?:rest\s*)?(" + Time + @"|\d{1,2}\s*')(?:\s*(?:rest|rec\w*|between(?:\s+sets?)?))?\s*$", "$1 x $2 rest $3/$4", "2 x (4 x 30m w/ 2min) 6 min", "2 x 4 x 30 m rest 2:00/6:00"),
+
         // Rest, said in brackets, for each sort, or without an amount.
         Of(@"\(\s*([^()]*\d[^()]*" + B + @"(?:between|btw|b/w)" + E + @"[^()]*)\)", ", $1", "2 x 4 x 30 m (2 min between reps, 5 min between sets)", "2 x 4 x 30 m rest 2:00/5:00"),
         Of(@"(?<=\d\s*x\s*\d{1,2}\s*x?.*),\s*(" + Time + @"|\d{1,2}\s*'),\s*(" + Time + @"|\d{1,2}\s*')\s*(?:between\s+|btw\s+|b/w\s+)?sets?\s*$", " rest $1/$2", "2 sets of 3x150m 85%, 3min, 8min sets", "2 x 3 x 150 m @85% rest 3:00/8:00"),
@@ -77,6 +86,22 @@ public static partial class LineHabits
         Of(@"^\s*3\s*x\s*(\d{1,3}\s*" + U + @")\s*,?\s*([5-9]\d)\s*-\s*([6-9]\d)\s*-\s*([7-9]\d|100)\s*$", "", "3 x 20m 70-80-90", "3 x 20 m @70,80,90%") with { Make = m => Parsed(m.Groups[2].Value) < Parsed(m.Groups[3].Value) && Parsed(m.Groups[3].Value) < Parsed(m.Groups[4].Value) ? $"3 x {m.Groups[1].Value} @{m.Groups[2].Value},{m.Groups[3].Value},{m.Groups[4].Value}%" : m.Value },
         Of(@"(?<=\d\s*" + U + @"\s*(?:x\s*\d{1,2}\s*)?),?\s*((?:the\s+)?(?:first|last)\s+\d{1,2}\s*(?:m\s+)?(?:fast|easy|hard|flat\s+out|relaxed|full|max))\s*$", " <$1>", "40m x 4 last 20 fast", "4 x 40 m cue \"last 20 fast\""),
         Of(@"^\s*(\d{1,2})\s*x\s*(\d{2,3})\s*(" + U + @")?\s*[:=(-]\s*(\d{1,2})\s*(build|easy|fast|hard|float|fly)\s*[,/+]?\s*(\d{1,2})\s*(build|easy|fast|hard|float|fly|ease|slow)(?:\s*[,/+]?\s*(\d{1,2})\s*(easy|fast|hard|float|fly|ease|slow))?\s*\)?(?=\s*(?:$|,))", "", "4 x 60 - 20 build 20 fly 20 ease", "4 x 20 build + 20 fly + 20 m slow") with { Make = WholeInParts },
+
+        Of(@"(?<=^\s*\p{L}[^;]*x\s*\d{1,2}\s*(?:reps?)?\s*(?:[^;]*\s)?)(?:,\s*)?(?:with\s+|w/\s*)?(?:an?\s+)?(?:(?:pause|hold)\s+(?:for\s+)?(?<n>\d)\s*s(?:ec(?:ond)?s?)?|(?<n>\d)\s*-?\s*s(?:ec(?:ond)?s?)?\s+pauses?)(?:\s+(?:at\s+(?:the\s+)?|on\s+)?(bottom|top|floor|chest))?" + E, "", "hip thrust 3x8 pause 2 s", "hip thrust 3 x 8 reps cue \"hold 2 s\"") with { Make = m => $" <hold {m.Groups["n"].Value} s{(m.Groups[1].Success ? " at the " + m.Groups[1].Value : "")}> " },
+
+        // What it is to be run in.
+        Of(@"(?<=(?<![\d.])(\d{1,3})\s*(?:m|metres?|meters?)\s*(?:x\s*\d{1,2}\s*)?),?\s*(?:(?:in\s+)?(?:under|below|less\s+than|quicker\s+than|faster\s+than)|in\s*<|<)\s*(\d{1,2}(?:\.\d{1,2})?)\s*(?:s(?:ec(?:ond)?s?)?)?(?=\s*(?:$|,|rest))", "", "4 x 30 m in under 4 s", "4 x 30 m in 4 s") with { Make = m => IsPace(m.Groups[1].Value, m.Groups[2].Value) ? $" in {m.Groups[2].Value} s " : m.Value },
+        Of(@"(?<=(?<![\d.])(\d{1,3})\s*(?:m|metres?|meters?)\s*(?:x\s*\d{1,2}\s*)?)\(\s*(\d{1,2}\.\d{1,2})\s*(?:s(?:ec)?s?)?\s*\)", "", "30 m x 4 (4.10)", "4 x 30 m in 4.1 s") with { Make = m => IsPace(m.Groups[1].Value, m.Groups[2].Value) ? $" in {m.Groups[2].Value} s " : m.Value },
+        Of(@"(?<=" + B + @"in\s+\d{1,3}(?:\.\d{1,2})?\s*s(?:ecs?)?\s*),?\s*off\s+(?=" + Time + ")", " rest ", "8 x 100 in 15 s off 60 s", "8 x 100 m in 15 s rest 1:00"),
+        Of(@"@\s*>\s*(\d{2})\s*%", " @$1%+", "4 x 30 m @ >95%", "4 x 30 m @95-100%"),
+        Of(@"@\s*0?\.([5-9]\d)(?=\s*(?:$|,|rest))", " @$1%", "4 x 30 m @ 0.95", "4 x 30 m @95%"),
+
+        // What is said beside it.
+        Of(@"(?<=\d.*),?\s*" + B + @"(film(?:ed)?(?:\s+(?:it|them|all|this|last(?:\s+one)?|from\s+(?:the\s+)?(?:side|front|back|behind)))?|(?:on|with)\s+video)\s*$", " <$1>", "20 m x 4 filmed from the side", "4 x 20 m cue \"filmed from the side\""),
+        Of(@"(?<=\d.*),?\s*" + B + @"(?:L|left)\s+(foot|leg)\s+(forwards?|front|back|in\s+front|first)\s*(?:,|/|and|&|then)\s*(?:R|right)\s+\1\s+\2\s*$", " each side", "5 x 20m L foot forward, R foot forward", "5 x 20 m each side"),
+        Of(@"(?<=\d.*),?\s*" + B + @"((?:left|right)\s+(?:foot|leg)\s+(?:back|behind|first))\s*$", " <$1>", "5 x 20 m left foot back", "5 x 20 m cue \"left foot back\""),
+        Of(@"(?<=\d\s*" + U + @"\s*),?\s*paired\s*$", " <in pairs>", "4 x 20m paired", "4 x 20 m cue \"in pairs\""),
+        Of(@"^\s*(?:recovery|easy)\s+walk\s*:?\s*(?=\d)", "walk ", "recovery walk 3 min", "walk and breathe 3 min"),
 
         // Which of them are done how, and how much is kept back.
         Of(@"(?<=\d\s*(?:" + U + @"|reps?)?\s*),?\s*[-,(]?\s*((?:the\s+)?(?:first|last|final|middle|every\s+(?:other|second|third))\s+(?:(?:one|two|three|[1-4])\s+)?(?:(?:reps?|runs?|sets?|ones?|sprints?)\s+)?(?:(?:is|are|at)\s+)?\p{L}+(?:[ -]\p{L}+){0,2})\)?\s*$", " <$1>", "5 x 40m last one timed", "5 x 40 m cue \"last one timed\""),
@@ -117,6 +142,8 @@ public static partial class LineHabits
         Of(@"(?<=fl(?:y|ying))['’]s" + E, "s", "3 x 30 fly's", "3 x 30 build + 30 fly + 20 m slow"),
         Of(@"(?<=\d\s*)(" + U + @")\s*fly\s+(\d{1,2}\s*" + U + @")\s*(?:build|run[ -]?in|run[ -]?up|approach)(?=\s*(?:$|,|x|rest))", "$1 fly with $2 run-in", "4 x 20 yd fly 30 yd build", "4 x 30 build + 20 yd fly"),
         Of(@"(?<![\d.])(\d{1,2})\s*(" + U + @")?\s*in\s*,\s*(?:then\s+)?(\d{1,2})\s*(" + U + @")?\s*fly(?=\s*(?:$|,|x))", "$1 $2 build + $3 $4 fly", "30 in, 20 fly", "30 build + 20 m fly"),
+        Of(@"^\s*(\d{1,2}\s*x\s*)?fl(?:y|ying)\s+starts?\s*:?\s*(?=\d{1,2})", "$1 fly ", "flying start 20m x 4", "4 x 30 build + 20 fly + 20 m slow"),
+        Of(@"^\s*(\d{1,2}\s*x\s*)?(\d{1,2}\s*" + U + @")\s*(?:from|with|off)\s+(?:an?\s+)?fl(?:y|ying)\s+start" + E, "$1 fly $2 ", "4 x 20m from a flying start", "4 x 30 build + 20 fly + 20 m slow"),
         Of(@"^(\s*(?:\d{1,2}\s*x\s*)?)fl(?:y|ying)[ -](?=\d{2}s" + E + ")", "$1 fly ", "fly-30s x 3, full recovery", "3 x 30 build + 30 fly + 20 m slow rest 1:00/10 m"),
         Of(@"^(\s*(?:\d{1,2}\s*x\s*)?)flying\s+(?:sprints?|runs?)\s*:?\s*(?=\d{1,2}\s*" + U + ")", "$1 fly ", "flying sprint 10 m x 4 20 m run up", "4 x 20 build + 10 m fly"),
         Of(@"^\s*max\s?v(?:el(?:ocity)?)?\s*:\s*(?=.*\d.*" + B + "fly)", "", "maxV: 4x20m fly, 30m run in, 5 min", "4 x 30 build + 20 m fly rest 5:00"),
@@ -127,6 +154,9 @@ public static partial class LineHabits
         Of(@"^\s*(easy|steady|brisk)\s+run\s*:?\s*(\d{1,3}\s*min(?:ute)?s?)" + E, "$2 $1", "steady run 25 min", "25 min steady"),
 
         Of(@"(?<=^\s*shuttles?)\s+(?:sprints?|runs?)\s*:?\s*(?=\d{1,2}\s*x\s*\d{1,3}\s*" + U + ")", " ", "shuttle sprints 6x20m 30s", "repeat shuttle 6 x 10 up + 10 m back rest 0:30"),
+
+        Of(@"(?<=^\s*\d{1,2}\s*min(?:ute)?s?)\s+(?:of\s+)?(\d\d)\s*s?\s*on\s*,?\s*(\d\d)\s*s?\s*off" + E, " $1/$2", "12 min of 15 on 15 off", "24 x 15 s rest 0:15"),
+        Of(@"^\s*(hips?|ankles?|shoulders?|thoracic|t[ -]spine|spine|backs?|groins?)\s+(?:mobility|mobilisation|mobilization)(?:\s+work)?\s*:?\s*(\d{1,2}\s*min(?:ute)?s?)" + E, "mobilise $2 <$1>", "hip mobility 5 min", "mobilise 5 min cue \"hip\""),
 
         // Shuttles, and work and rest by the clock.
         Of(@"^\s*(\d{1,3}\s*" + U + @")\s*shuttles?(?:\s+runs?)?\s*:?\s*(\d)\s*x\s*(\d{1,2})(?=\s*(?:$|,|rest))", "$2 x $3 x $1 shuttle", "15 m shuttle 3 x 6", "repeat shuttle 3 x 6 x 7.5 up + 7.5 m back"),

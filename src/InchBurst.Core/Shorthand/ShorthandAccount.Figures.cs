@@ -13,11 +13,13 @@ internal static partial class ShorthandAccount
         var sums = read.Lines.SelectMany(Sums).Concat(Figures().Matches(printed).Where(m => m.Value.Contains(':', StringComparison.Ordinal)).SelectMany(m => new[] { Value(m.Value), Value(m.Value) / 60 })).Append(1).Append(read.Lines.Sum(Metres)).ToList();
         var all = Figures().Matches(typed);
         var hasRest = read.Lines.Any(l => l.Rest is not null) || read.RoundRestSeconds is not null;
+        // What is said for the left and then for the right is there once.
+        var isForEachSide = read.Lines.All(l => l.EachSide) && BothSides().IsMatch(typed);
         bool Has(double value)
         {
             if (held.FindIndex(h => Math.Abs(h - value) < Near) is >= 0 and var at)
             {
-                if (read.Lines.Count == 1)
+                if (read.Lines.Count == 1 && !isForEachSide)
                 {
                     // Said twice it is to be there twice.
                     held.RemoveAt(at);
@@ -143,6 +145,9 @@ internal static partial class ShorthandAccount
 
     [GeneratedRegex(@"[0-9](?:\s+1/)?$")]
     private static partial Regex HalfBehind();
+
+    [GeneratedRegex(@"\b(?:L\b.*\bR|left\b.*\bright)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex BothSides();
 
     // A1, A2: which of those done in turn it is.
     [GeneratedRegex(@"(?<![\p{L}\p{M}0-9])[A-D]$")]

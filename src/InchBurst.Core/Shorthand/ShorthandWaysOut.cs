@@ -1,4 +1,6 @@
 using System.Text.RegularExpressions;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
 
 namespace InchBurst.Core.Shorthand;
 
@@ -11,8 +13,9 @@ internal static partial class ShorthandWaysOut
     /// <summary>The problem with what may be done about it.</summary>
     /// <param name="typed">The line as typed.</param>
     /// <param name="problem">Why it is refused.</param>
+    /// <param name="catalogue">Known exercises.</param>
     /// <param name="read">Reads a line, or several in one row; the problem left, or null.</param>
-    public static ShorthandProblem For(string typed, ShorthandProblem problem, Func<string, ShorthandProblem?> read)
+    public static ShorthandProblem For(string typed, ShorthandProblem problem, ExerciseCatalogue catalogue, Func<string, ShorthandProblem?> read)
     {
         if (LengthAsked(typed) is { } howFar && howFar.Choices.All(c => read(c.In(typed)) is null))
         {
@@ -35,13 +38,19 @@ internal static partial class ShorthandWaysOut
             return problem with { Message = $"{all} in all, or each side?", Choices = [.. new[] { Each(all / 2), Each(all) }.Skip(all % 2).Where(c => read(c.In(typed)) is null)] };
         }
 
+        if (FlyBetween().Match(typed) is { Success: true } zone)
+        {
+            ShorthandChoice Of(string group) => new($"{zone.Groups[group].Value} {(zone.Groups["unit"].Success ? zone.Groups["unit"].Value : "m")}", (zone.Index, zone.Length, $"{zone.Groups["fly"].Value} {zone.Groups[group].Value}{zone.Groups["unit"].Value}"));
+            return problem with { Message = $"A fly has one zone: {zone.Groups["least"].Value} or {zone.Groups["most"].Value}?", Choices = [.. new[] { Of("least"), Of("most") }.Where(c => read(c.In(typed)) is null)] };
+        }
+
         if (NumberBehind().Match(typed) is { Success: true } bare)
         {
             var (count, before) = (bare.Groups["n"].Value, bare.Groups["work"].Value);
             return problem with { Message = $"{count} what?", Choices = [.. new ShorthandChoice[] { new($"{count} min of rest", (0, typed.Length, $"{before} rest {count}:00")), new($"{count} sets", (0, typed.Length, $"{count} x {before.TrimStart()}")) }.Where(c => read(c.In(typed)) is null)] };
         }
 
-        if (LoadBehind().Match(typed) is { Success: true } loaded && new[] { "kg", "lb" }.Select(u => new ShorthandChoice($"{loaded.Groups["n"].Value} {u}", (0, typed.Length, $"{loaded.Groups["work"].Value} {loaded.Groups["n"].Value} {u}{loaded.Groups["rest"].Value}"))).Where(c => read(c.In(typed)) is null).ToList() is { Count: > 0 } loads)
+        if (LoadBehind().Match(typed) is { Success: true } loaded && catalogue.Find(loaded.Groups["name"].Value.Trim()) is { Does: Motion.Lift or Motion.Hold } && new[] { "kg", "lb" }.Select(u => new ShorthandChoice($"{loaded.Groups["n"].Value} {u}", (0, typed.Length, $"{loaded.Groups["work"].Value} {loaded.Groups["n"].Value} {u}{loaded.Groups["rest"].Value}"))).Where(c => read(c.In(typed)) is null).ToList() is { Count: > 0 } loads)
         {
             return problem with { Message = $"{loaded.Groups["n"].Value} of what?", Choices = loads };
         }
@@ -104,7 +113,7 @@ internal static partial class ShorthandWaysOut
     private static readonly int[] LengthsOffered = [10, 20, 30];
 
     // 6 starts; 8 hard sprints, 2 min rest; sprints x 6
-    [GeneratedRegex(@"^\s*(?:(?<n>\d{1,2})\s*x?\s*(?:(?<how>hard|max|fast|easy|full|relaxed)\s+)?(?<what>starts|sprints|dashes|runs|accelerations|accels|efforts|bursts|(?<=x\s*)(?:start|sprint|dash|run|acceleration|accel|effort))|(?<what>starts?|sprints?|runs?|accelerations?|accels?)\s*:?\s*(?:x\s*(?<n>\d{1,2})|(?<n>\d{1,2})\s*x(?!\s*\d)))(?![\p{L}\d])(?<rest>(?!.*\d\s*(?:m|yd?s?|yards?|ft|feet|metres?|meters?)(?![\p{L}]))\s*(?:$|,.*|;.*|rest\b.*|@.*|w/.*|with\b.*|walk.*|from\b.*|\d{1,3}\s*(?:s|secs?|mins?|minutes?|'|"").*|\d{1,2}:[0-5]\d.*))$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?<n>\d{1,2})\s*x?\s*(?:(?<how>hard|max|fast|easy|full|relaxed)\s+)?(?<what>starts|sprints|dashes|runs|accelerations|accels|efforts|bursts|(?<=x\s*)(?:start|sprint|dash|run|acceleration|accel|effort))|(?<what>starts?|sprints?|runs?|accelerations?|accels?)\s*:?\s*(?:x\s*(?<n>\d{1,2})|(?<n>\d{1,2})\s*x(?!\s*\d)))(?![\p{L}\d])(?<rest>(?!.*\d\s*(?:m|yd?s?|yards?|ft|feet|metres?|meters?)(?![\p{L}]))\s*(?:$|[,;@(].*|w/.*|walk.*|(?:rest|with|from|in|at|each|every|on|off|full|for|go)\b.*|\d{1,3}\s*(?:s|secs?|mins?|minutes?|'|"").*|\d{1,2}:[0-5]\d.*))$", RegexOptions.IgnoreCase)]
     private static partial Regex CountAlone();
 
     // Words without a meaning in a line, of which remarks are made.
@@ -113,7 +122,10 @@ internal static partial class ShorthandWaysOut
     // Short words without a vowel are abbreviations of something.
     private static bool MeansSomething(string word, ShorthandContext context) =>
         ShorthandWords.IsVocabulary(word) || context.Catalogue.Find(word) is not null || context.Catalogue.All.Any(e => e.Kit.Any(k => Words().Matches(k).Any(w => word.StartsWith(w.Value, StringComparison.OrdinalIgnoreCase)))) || !word.Any(Vowels.Contains)
-        || (ShorthandWords.Nearest(word, ShorthandWords.Vocabulary) is { } near && char.ToLowerInvariant(near[0]) == char.ToLowerInvariant(word[0]));
+        || (ShorthandWords.Nearest(word, ShorthandWords.Vocabulary, LongestSlipping) is { } near && char.ToLowerInvariant(near[0]) == char.ToLowerInvariant(word[0]));
+
+    // Whether a word may be a slip of one that means something is judged more warily than which word to offer.
+    private const int LongestSlipping = 4;
 
     // How many is never a remark.
     private static readonly HashSet<string> NumberWords = new(["two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "twice"], StringComparer.OrdinalIgnoreCase);
@@ -161,8 +173,12 @@ internal static partial class ShorthandWaysOut
     [GeneratedRegex(@"^(?<work>.*\d\s*x\s*\d{1,3}\s*(?:m|yd|yards?|metres?|meters?)),\s*(?<n>[1-9])\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex NumberBehind();
 
+    // flying 20-30 m x 3
+    [GeneratedRegex(@"\b(?<fly>fly(?:ing)?)\s+(?<least>\d{1,2})\s*-\s*(?<most>\d{1,2})\s*(?<unit>m|yd)?(?![\p{L}\d])", RegexOptions.IgnoreCase)]
+    private static partial Regex FlyBetween();
+
     // deadlift 1 x 5 120
-    [GeneratedRegex(@"^(?<work>\s*\p{L}.*\d\s*x\s*\d{1,2})(?:\s*reps?)?\s*[,@]?\s+(?<n>\d{2,3}(?:\.5)?)(?<rest>\s*(?:(?:,|rest).*)?)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?<work>\s*(?<name>\p{L}[\p{L}' -]*?)\s*:?\s*\d{1,2}\s*x\s*\d{1,2})(?:\s*reps?)?\s*[,@]?\s+(?<n>\d{2,3}(?:\.5)?)(?<rest>\s*(?:(?:,|rest).*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex LoadBehind();
 
     // Beside more choices than these one more is no help.

@@ -161,10 +161,13 @@ internal static class ShorthandWords
     public static string MovementWord(Motion movement) => Movements.First(m => m.Value == movement).Key;
 
     /// <summary>The nearest of some words within one slip of the keys, within two where the word is long and begins the same; or null.</summary>
-    public static string? Nearest(string word, IEnumerable<string> among)
+    /// <param name="word">The word as typed.</param>
+    /// <param name="among">The words there are.</param>
+    /// <param name="longestShort">Longest word, in letters, in which a second slip makes it another word.</param>
+    public static string? Nearest(string word, IEnumerable<string> among, int longestShort = LongestShort)
     {
         string? best = null;
-        var allowed = word.Length <= 4 ? 1 : 2;
+        var allowed = word.Length <= longestShort ? 1 : 2;
         var least = allowed + 1;
         foreach (var candidate in among)
         {
@@ -193,8 +196,11 @@ internal static class ShorthandWords
     private static bool IsNearWordByWord(string word, string candidate)
     {
         var (typed, known) = (word.Split(' '), candidate.Split(' '));
-        return typed.Length == 1 || typed.Length != known.Length || typed.Zip(known).All(w => Slips(w.First.ToLowerInvariant(), w.Second.ToLowerInvariant()) <= (w.First.Length <= 4 ? 1 : 2));
+        return typed.Length == 1 || typed.Length != known.Length || typed.Zip(known).All(w => Slips(w.First.ToLowerInvariant(), w.Second.ToLowerInvariant()) <= (w.First.Length <= LongestShort ? 1 : 2));
     }
+
+    // In a word of so many letters one slip is a slip, and two are another word.
+    private const int LongestShort = 5;
 
     // Of a short word every other short word is near; only a letter left out, one too many, or two swapped is a slip.
     private static bool IsSwapOrLetter(string word, string candidate) => word.Length > 2 && (word.Length != candidate.Length || word.ToLowerInvariant().Order().SequenceEqual(candidate.ToLowerInvariant().Order()));
