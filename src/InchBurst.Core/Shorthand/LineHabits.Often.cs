@@ -161,6 +161,7 @@ public static partial class LineHabits
         // Shuttles, and work and rest by the clock.
         Of(@"^\s*(\d{1,3}\s*" + U + @")\s*shuttles?(?:\s+runs?)?\s*:?\s*(\d)\s*x\s*(\d{1,2})(?=\s*(?:$|,|rest))", "$2 x $3 x $1 shuttle", "15 m shuttle 3 x 6", "repeat shuttle 3 x 6 x 7.5 up + 7.5 m back"),
         Of(@"^\s*(\d{1,3}\s*" + U + @"\s*shuttles?(?:\s+runs?)?)\s*:?\s*([1-9])\s*sets?(?=\s*(?:$|,|\d+\s*min|rest))", "$1 x $2 ", "60 yard shuttle 2 sets 5 min", "repeat shuttle 2 x 30 up + 30 yd back rest 5:00"),
+        Of(@"^\s*(\d{2,3}\s*(?:m|yd)\s*shuttles?(?:\s+runs?)?)\s*,?\s+(\d{2})\s*(?:m|yd)\s*(?:legs?\s*)?x\s*(\d{1,2})(?!\d)", "$1 ($2 m) x $3", "300 m shuttle 25 m x 2", "repeat shuttle 2 x 25 up + 25 back + 25 up + 25 back + 25 up + 25 back + 25 up + 25 back + 25 up + 25 back + 25 up + 25 m back"),
         Of(@"^\s*(\d{2,3}\s*(?:m|yd)\s*shuttles?(?:\s+runs?)?)\s*x\s*(\d{1,2})\s*\(\s*(\d{2})\s*(?:m|yd)\s*(?:legs?)?\s*\)", "$1 ($3 m) x $2", "150 m shuttle x 4 (25 m) 2 min", "repeat shuttle 4 x 25 up + 25 back + 25 up + 25 back + 25 up + 25 m back rest 2:00"),
         Of(@"^\s*(\d{2,3})\s*m\s*shuttles?(?:\s+runs?)?\s*x\s*(\d{1,2})\s*\(\s*(\d{1,2})\s*m?\s*\+\s*\3\s*m?\s*\)", "repeat shuttle $2 x $3 up + $3 m back", "40m shuttle x 6 (20+20)", "repeat shuttle 6 x 20 up + 20 m back"),
         Of(@"(\d{1,2})\s*x\s*(\d{1,2}\s*" + U + @")\s*L\s*(?:,|/|and|&|\+)?\s*\1\s*x\s*\2\s*R" + E, "$1 x $2 each side", "curved runs 4 x 30 m L, 4 x 30 m R", "curve run 4 x 30 m each side"),
