@@ -91,7 +91,7 @@ public sealed class Chromium : IDisposable
 
     public void Click(string css)
     {
-        // Another device, or the page's own answer, may have drawn the element anew between finding and clicking it.
+        // Another device, or the page's own answer, may have drawn the element anew between finding and clicking it, or the page still scrolls beneath it.
         Until(d =>
         {
             Seen(Find(css)).Click();
@@ -176,7 +176,7 @@ public sealed class Chromium : IDisposable
     public T Until<T>(Func<IWebDriver, T?> what)
     {
         var wait = new WebDriverWait(Driver, TimeSpan.FromSeconds(60)) { PollingInterval = TimeSpan.FromMilliseconds(40) };
-        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException));
+        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException), typeof(ElementClickInterceptedException));
         return wait.Until(what!)!;
     }
 

@@ -1,5 +1,6 @@
 using InchBurst.Core.Catalogue;
 using InchBurst.Core.Shorthand;
+using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Tests;
 
@@ -26,6 +27,12 @@ public sealed class HowOftenTests
         Assert.Equal("? " + asks, Read(row));
         Assert.Equal(choices, Asked(row));
     }
+
+    [Theory]
+    [InlineData("6 starts")]
+    [InlineData("6x start")]
+    public void In_a_squad_that_counts_in_yards_yards_are_offered(string row) =>
+        Assert.Equal(["6 x 10 yd", "6 x 20 yd", "6 x 30 yd"], PlanText.ReadOne(row, new(DistanceUnit.Yard, ExerciseCatalogue.BuiltIn)).Problem!.Choices.Select(c => c.In(row)));
 
     [Theory]
     [InlineData("sprint 20", "20 m")]

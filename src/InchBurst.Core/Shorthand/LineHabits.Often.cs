@@ -151,6 +151,7 @@ public static partial class LineHabits
         Of(@"(?<=\d\s*" + U + @"\s*build)\s+(?:in)?to\s+(?:an?\s+)?(?=\d{1,2}\s*" + U + @"\s*fly)", " + ", "30 yd build to 30 yd fly", "30 build + 30 yd fly"),
         Of(@"(?<=\d\s*" + U + @"\s*)up\s*(?:and|&|,)?\s*back(?=\s*(?:x|$|,))", "out and back", "20m up and back x 6", "6 x 20 up + 20 m back"),
         Of(@"^\s*((?:extensive\s+|intensive\s+)?tempo)\s*(?:runs?\s*)?(\d{3,4})\s*m\s*(?:total)?\s*[:(,]\s*(\d{1,2})\s*x\s*(\d{2,3})(?:\s*m)?\s*\)?", "", "extensive tempo 2000m: 10x200", "tempo run 10 x 200 m") with { Make = m => Parsed(m.Groups[2].Value) == Parsed(m.Groups[3].Value) * Parsed(m.Groups[4].Value) ? $"tempo {m.Groups[3].Value} x {m.Groups[4].Value} m" : m.Value },
+        Of(@"^\s*((?:easy\s+)?(?:jog|run|skip|bike|row|cycle|swim))\s+(\d{2,4}\s*" + U + @")\s*(?:,|\+|and|then)\s*((?:easy\s+)?(?:walk|jog))\s+(\d{2,4}\s*" + U + @")\s*$", "$1 $2; $3 $4", "jog 400m, walk 400m", "easy jog 400 m; walk and breathe 400 m"),
         Of(@"^\s*(easy|steady|brisk)\s+run\s*:?\s*(\d{1,3}\s*min(?:ute)?s?)" + E, "$2 $1", "steady run 25 min", "25 min steady"),
 
         Of(@"(?<=^\s*shuttles?)\s+(?:sprints?|runs?)\s*:?\s*(?=\d{1,2}\s*x\s*\d{1,3}\s*" + U + ")", " ", "shuttle sprints 6x20m 30s", "repeat shuttle 6 x 10 up + 10 m back rest 0:30"),

@@ -11,7 +11,7 @@ internal static partial class ShorthandAccount
     // Seconds behind a length that somebody could run in them, without a word that they are rest.
     private static ShorthandProblem? TwoMeanings(string typed, PlanBlock read, ExerciseCatalogue catalogue)
     {
-        if (read is { Rounds: 1, Lines: [{ Exercise: null, Load: null }] } && ShorthandWaysOut.LengthAsked(typed) is { } howFar)
+        if (read is { Rounds: 1, Lines: [{ Exercise: null, Load: null } only] } && ShorthandWaysOut.LengthAsked(typed, only.Shape is RunShape { Segments: [var first, ..] } ? first.Length.Unit : Units.DistanceUnit.Metre) is { } howFar)
         {
             return howFar;
         }

@@ -72,7 +72,7 @@ public static class ShorthandLine
         var reading = Plainly(text, context);
         if (reading.Problem is { } problem)
         {
-            reading = ShorthandWaysOut.Noted(text, problem, context, t => Plainly(t, context)) ?? new(null, ShorthandWaysOut.For(text, problem, context.Catalogue, t => PlanText.Several(t, context) is null ? Plainly(t, context).Problem : null));
+            reading = ShorthandWaysOut.Noted(text, problem, context, t => Plainly(t, context)) ?? new(null, ShorthandWaysOut.For(text, problem, context, t => PlanText.Several(t, context) is null ? Plainly(t, context).Problem : null));
         }
 
         return reading.Line is { } line && ShorthandAccount.Missing(text, new(0, "", [line]), ShorthandPrinter.Print(line, context.Catalogue), context.Catalogue) is { } missing ? new(null, missing) : reading;

@@ -1,6 +1,6 @@
 using System.Text.RegularExpressions;
-using InchBurst.Core.Catalogue;
 using InchBurst.Core.Plan;
+using InchBurst.Core.Units;
 
 namespace InchBurst.Core.Shorthand;
 
@@ -13,11 +13,11 @@ internal static partial class ShorthandWaysOut
     /// <summary>The problem with what may be done about it.</summary>
     /// <param name="typed">The line as typed.</param>
     /// <param name="problem">Why it is refused.</param>
-    /// <param name="catalogue">Known exercises.</param>
+    /// <param name="context">Default unit and known exercises.</param>
     /// <param name="read">Reads a line, or several in one row; the problem left, or null.</param>
-    public static ShorthandProblem For(string typed, ShorthandProblem problem, ExerciseCatalogue catalogue, Func<string, ShorthandProblem?> read)
+    public static ShorthandProblem For(string typed, ShorthandProblem problem, ShorthandContext context, Func<string, ShorthandProblem?> read)
     {
-        if (LengthAsked(typed) is { } howFar && howFar.Choices.All(c => read(c.In(typed)) is null))
+        if (LengthAsked(typed, context.DefaultUnit) is { } howFar && howFar.Choices.All(c => read(c.In(typed)) is null))
         {
             return howFar;
         }
@@ -50,7 +50,7 @@ internal static partial class ShorthandWaysOut
             return problem with { Message = $"{count} what?", Choices = [.. new ShorthandChoice[] { new($"{count} min of rest", (0, typed.Length, $"{before} rest {count}:00")), new($"{count} sets", (0, typed.Length, $"{count} x {before.TrimStart()}")) }.Where(c => read(c.In(typed)) is null)] };
         }
 
-        if (LoadBehind().Match(typed) is { Success: true } loaded && catalogue.Find(loaded.Groups["name"].Value.Trim()) is { Does: Motion.Lift or Motion.Hold } && new[] { "kg", "lb" }.Select(u => new ShorthandChoice($"{loaded.Groups["n"].Value} {u}", (0, typed.Length, $"{loaded.Groups["work"].Value} {loaded.Groups["n"].Value} {u}{loaded.Groups["rest"].Value}"))).Where(c => read(c.In(typed)) is null).ToList() is { Count: > 0 } loads)
+        if (LoadBehind().Match(typed) is { Success: true } loaded && context.Catalogue.Find(loaded.Groups["name"].Value.Trim()) is { Does: Motion.Lift or Motion.Hold } && new[] { "kg", "lb" }.Select(u => new ShorthandChoice($"{loaded.Groups["n"].Value} {u}", (0, typed.Length, $"{loaded.Groups["work"].Value} {loaded.Groups["n"].Value} {u}{loaded.Groups["rest"].Value}"))).Where(c => read(c.In(typed)) is null).ToList() is { Count: > 0 } loads)
         {
             return problem with { Message = $"{loaded.Groups["n"].Value} of what?", Choices = loads };
         }
@@ -95,7 +95,8 @@ internal static partial class ShorthandWaysOut
 
     /// <summary>The question how far, where only how many runs or starts is said; null where that is not so.</summary>
     /// <param name="typed">The line as typed.</param>
-    public static ShorthandProblem? LengthAsked(string typed)
+    /// <param name="unit">The unit of the lengths that are offered.</param>
+    public static ShorthandProblem? LengthAsked(string typed, DistanceUnit unit)
     {
         if (CountAlone().Match(typed) is not { Success: true } often)
         {
@@ -106,7 +107,7 @@ internal static partial class ShorthandWaysOut
         var how = often.Groups["how"].Success ? " " + often.Groups["how"].Value : "";
         return new(0, typed.Length, $"{count} {(what.EndsWith('s') ? what : what + "s")} of what length?")
         {
-            Choices = [.. LengthsOffered.Select(m => new ShorthandChoice($"{m} m each", (0, typed.Length, $"{count} x {m} m{how}{often.Groups["rest"].Value}")))],
+            Choices = [.. LengthsOffered.Select(m => new Distance(m, unit)).Select(d => new ShorthandChoice($"{d} each", (0, typed.Length, $"{count} x {d}{how}{often.Groups["rest"].Value}")))],
         };
     }
 
