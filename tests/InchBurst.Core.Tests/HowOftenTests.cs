@@ -57,6 +57,15 @@ public sealed class HowOftenTests
     [Fact]
     public void Behind_a_drill_no_load_is_offered() => Assert.DoesNotContain("of what?", Read("A-skip 2 x 20 120"), StringComparison.Ordinal);
 
+    [Theory]
+    [InlineData("6 flys", "6 x 20 build + 10 fly + 20 m slow")]
+    [InlineData("3 x 10 flys", "3 x 20 build + 10 fly + 20 m slow")]
+    [InlineData("30m 20m fly", "30 build + 20 m fly")]
+    [InlineData("4 x 25 yd 10 yd fly", "4 x 25 build + 10 yd fly")]
+    [InlineData("squat 3x3 @ 0.8", "squat 3 x 3 reps 80% max")]
+    [InlineData("4 x 30 m @ .95", "4 x 30 m @95%")]
+    public void A_bare_number_counts_flying_runs_and_a_share_may_be_a_fraction_of_one(string row, string reads) => Assert.Equal(reads, Read(row));
+
     // 200 m in 40 s is 5 m/s, 200 m in 20 s 10 m/s; 100 m in 90 s nobody runs.
     [Theory]
     [InlineData("2 x 200m 40s 3 min", "2 x 200 m in 40 s rest 3:00")]

@@ -94,7 +94,7 @@ public static partial class LineHabits
         Of(@"(?<=(?<![\d.])(\d{1,3})\s*(?:m|metres?|meters?)\s*(?:x\s*\d{1,2}\s*)?)\(\s*(\d{1,2}\.\d{1,2})\s*(?:s(?:ec)?s?)?\s*\)", "", "30 m x 4 (4.10)", "4 x 30 m in 4.1 s") with { Make = m => IsPace(m.Groups[1].Value, m.Groups[2].Value) ? $" in {m.Groups[2].Value} s " : m.Value },
         Of(@"(?<=" + B + @"in\s+\d{1,3}(?:\.\d{1,2})?\s*s(?:ecs?)?\s*),?\s*off\s+(?=" + Time + ")", " rest ", "8 x 100 in 15 s off 60 s", "8 x 100 m in 15 s rest 1:00"),
         Of(@"@\s*>\s*(\d{2})\s*%", " @$1%+", "4 x 30 m @ >95%", "4 x 30 m @95-100%"),
-        Of(@"@\s*0?\.([5-9]\d)(?=\s*(?:$|,|rest))", " @$1%", "4 x 30 m @ 0.95", "4 x 30 m @95%"),
+        Of(@"@\s*0?\.([5-9]\d?)(?=\s*(?:$|,|rest))", "", "4 x 30 m @ 0.95", "4 x 30 m @95%") with { Make = m => $" @{m.Groups[1].Value.PadRight(2, '0')}% " },
 
         // What is said beside it.
         Of(@"(?<=\d.*),?\s*" + B + @"(film(?:ed)?(?:\s+(?:it|them|all|this|last(?:\s+one)?|from\s+(?:the\s+)?(?:side|front|back|behind)))?|(?:on|with)\s+video)\s*$", " <$1>", "20 m x 4 filmed from the side", "4 x 20 m cue \"filmed from the side\""),
@@ -139,6 +139,8 @@ public static partial class LineHabits
         Of(@"^\s*race\s+(\d\s*(?:v|vs|on)\.?\s*\d)\s*:?\s*(?=\d)(.*)$", "", "race 1v1 20m x 4", "4 x 20 m cue \"race 1v1\"") with { Make = m => $"{RestSaid(m.Groups[2].Value)} <race {m.Groups[1].Value}>" },
 
         // Flying runs, and stretches.
+        Of(@"^\s*([5-9])\s*(?:x\s*)?(?:flys|flies|flyings)(?:\s*(?:runs?|sprints?))?\s*$", "$1 x fly 10", "6 flys", "6 x 20 build + 10 fly + 20 m slow"),
+        Of(@"^(\s*(?:\d{1,2}\s*x\s*)?)(\d{2})\s*(" + U + @")\s+(\d{2})\s*(" + U + @")\s*fly(?=\s*(?:$|,|x|rest))", "$1$2 $3 build + $4 $5 fly", "30m 20m fly", "30 build + 20 m fly"),
         Of(@"(?<=fl(?:y|ying))['’]s" + E, "s", "3 x 30 fly's", "3 x 30 build + 30 fly + 20 m slow"),
         Of(@"(?<=\d\s*)(" + U + @")\s*fly\s+(\d{1,2}\s*" + U + @")\s*(?:build|run[ -]?in|run[ -]?up|approach)(?=\s*(?:$|,|x|rest))", "$1 fly with $2 run-in", "4 x 20 yd fly 30 yd build", "4 x 30 build + 20 yd fly"),
         Of(@"(?<![\d.])(\d{1,2})\s*(" + U + @")?\s*in\s*,\s*(?:then\s+)?(\d{1,2})\s*(" + U + @")?\s*fly(?=\s*(?:$|,|x))", "$1 $2 build + $3 $4 fly", "30 in, 20 fly", "30 build + 20 m fly"),
