@@ -64,7 +64,7 @@ public class RestBetweenSetsTests
 
     // Words that people write are no slips of words of another meaning, nor one lone letter of another.
     [Theory]
-    [InlineData("W drill x 3")]
+    [InlineData("V drill x 3")]
     [InlineData("10 min easy jog and mobility")]
     [InlineData("4 corner drill 10 m x 3")]
     [InlineData("wrist curl 3 x 10")]

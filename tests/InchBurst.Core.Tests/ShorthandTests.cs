@@ -98,7 +98,7 @@ public class ShorthandTests
     [InlineData("4 x 20 m gates 15,10", "outwards")]
     [InlineData("4 x 20 m 3 x 10 m", "second piece of work")]
     [InlineData("4 x 20 m rest 1:00 rest 2:00", "already")]
-    [InlineData("4 x 20 m cue push", "quotation marks")]
+    [InlineData("4 x 20 m cue 3 steps", "quotation marks")]
     [InlineData("4 x 20 m \"push", "partner")]
     [InlineData("4 x 20 m sled 12", "How heavy")]
     [InlineData("raise 4", "4 min")]

@@ -9,6 +9,7 @@ public static partial class LineHabits
     /// <summary>Habits that hold words which might be taken for a name of an exercise; they come before names are looked for.</summary>
     internal static IReadOnlyList<Habit> BeforeNames { get; } =
     [
+        .. Around(),
         .. Often(),
         .. Spoken(),
         .. Joined(),
@@ -290,7 +291,7 @@ public static partial class LineHabits
         Of(B + @"(?:chute)" + E, " parachute ", "3 x 30 m chute", "3 x 30 m parachute"),
         Of(B + @"(sled|band|chain|partner|parachute)[- ]resisted(?:\s+(?:sprints?|runs?|starts?|accelerations?|efforts?))?" + E, " $1 ", "band-resisted sprints 4 x 15 m", "4 x 15 m band"),
         Of(B + @"(?:resisted|held)\s+(?:by|with)\s+(?:an?\s+)?(sled|band|chain|partner|parachute)" + E, " $1 ", "4 x 20 m resisted by band", "4 x 20 m band"),
-        Of(B + @"resisted(?:\s+(?:sprints?|runs?))?" + E + @"(?!-)", " sled ", "resisted sprints 4 x 20 m 15 kg", "4 x 20 m sled 15 kg"),
+        Of(B + @"resisted(?:\s+(?:sprints?|runs?|starts?|accelerations?|accels?))?" + E + @"(?!-)", " sled ", "resisted sprints 4 x 20 m 15 kg", "4 x 20 m sled 15 kg"),
         Of(B + @"(?:weighted|weight)[ -]vest" + E, " vest ", "3 x 20 m weighted vest 5 kg", "3 x 20 m vest 5 kg"),
     ];
 }

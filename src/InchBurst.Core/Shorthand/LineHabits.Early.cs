@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using InchBurst.Core.Catalogue;
 
 namespace InchBurst.Core.Shorthand;
 
@@ -22,7 +23,7 @@ public static partial class LineHabits
         Of(@"^\s*(groups?\s+[\p{L}\d]{1,12}|(?:low|high)[ -]minutes?(?:\s+group)?)\s*:\s*(?=\d|\p{L})(.*)$", "$2 for $1", "Group A: 4 x 20m", "4 x 20 m for \"Group A\"") with { Make = m => m.Groups[1].Value.Contains("min", StringComparison.OrdinalIgnoreCase) ? $"$2 for {(m.Groups[1].Value[0] is 'l' or 'L' ? "low" : "high")} minutes" : "$2 for $1" },
         Of(@"^\s*(?:top[ -]speed|max(?:imum)?[ -]?(?:v|velocity|speed))\s*[:,-]?\s*(?=.*\d.*" + B + @"fly)(?=\d)", "", "top speed: 4x 30m fly", "4 x 30 build + 30 fly + 20 m slow"),
         Of("^\\s*" + Heading + @"\s*:\s*(?=\p{L}{3}|[a-c][ -](?:skip|march|run)|\d{1,2}[-/]\d{1,2}[-/]\d{1,2}|505)", "", "A1: squat 3 x 5", "squat 3 x 5"),
-        Of("^\\s*" + Heading + @"\s*:\s*(?=\d+\s*(?:x|" + U + "))(?!.*:.*:)", "", "prep: 3 x 20m", "3 x 20 m"),
+        Of("^\\s*" + Heading + @"\s*:\s*(?=\d+\s*(?:x|" + U + "))(?!.*:.*:)", "", "prep: 3 x 20m", "3 x 20 m") with { Make = m => m.Value.Trim(' ', ':') is var heading && heading.Contains(' ', StringComparison.Ordinal) && ExerciseCatalogue.BuiltIn.Find(heading) is not null ? m.Value : "" },
 
         // A test said in front.
         Of("^\\s*(?:tests?|testing|time[ -]trials?|tt)\\s*[:-]?\\s*(?=(?:\\d{1,2}\\s*x\\s*)?\\d+\\s*" + U + ")(?!.*\\btimed\\b)(.*)$", "$1 timed", "time trial 60m", "60 m log time") with { Make = m => RestSaid(m.Groups[1].Value) + " timed" },

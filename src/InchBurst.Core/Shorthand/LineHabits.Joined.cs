@@ -92,7 +92,7 @@ public static partial class LineHabits
         Of(@"^\s*((?:(?:easy|light)\s+)?(?:jog|walk))(?:ging|ing)?\s*(?:and|&|\+)\s*stretch(?:ing|es)?\s*:?\s*(\d{1,2}\s*" + T + @")\s*$", "cool-down $2 <$1 and stretch>", "light jog and stretch 5 min", "cool-down 5 min cue \"light jog and stretch\""),
         Of(@"^\s*(\d{1,3}(?:\s*-\s*\d{1,3})?\s*%\s*(?:of\s+)?(?:bw|bm|body[ -]?(?:weight|mass)))\s+(\p{L}.*)$", "$2 $1", "30% BW jump squats 4x4", "loaded jump 4 x 4 reps 30%bm"),
 
-        Of(@"(?<=\p{L}[ -](?:jump|hop|bound)s?)\s*(?:\+|and|&|to|into)\s*(?:an?\s+)?(?:stick|hold)(?:\s+it)?(?=\s*(?:\d|x\s*\d|$|,))(.*)$", "$1 <stick the landing>", "broad jump + stick x 5", "broad jump 5 reps cue \"stick the landing\""),
+        Of(@"(?<=(?:\p{L}[ -](?:jump|hop|bound)|cmj|^\s*bound)s?)\s*(?:(?:\+|and|&|to|into|,|-)\s*(?:an?\s+)?(?:stick|hold)|(?:with\s+|w/\s*)?(?:an?\s+)?stick)(?:\s+it|s)?(?=\s*(?:\d|x\s*\d|$|,))(.*)$", "$1 <stick the landing>", "broad jump + stick x 5", "broad jump 5 reps cue \"stick the landing\""),
         Of(B + @"(?:double|two)[ -](?:leg(?:ged)?|foot(?:ed)?)\s+(?=(?:hurdle|box|broad|lateral|speed)\s+(?:hops?|jumps?|bounds?))", "", "double leg hurdle hops 4 x 5", "hurdle rebound 4 x 5 reps"),
         Of(@"(?<=x\s*[1-9]\s*(?:reps?\s*)?@\s*\d{2}\s*%?\s*)fast(?:\s+up)?(?=\s*(?:$|,|rest))", " <fast> ", "back squat 6 x 2 @ 60% fast", "squat 6 x 2 reps 60% max cue \"fast\""),
         Of(@"^\s*(jog\s*(?:\+|and|&|,)\s*(?:dynamic\s+(?:stretch(?:es|ing)?|mobility)|drills|mobility))\s*:?\s*(\d{1,2}\s*" + T + @")\s*$", "raise $2 <$1>", "jog + dynamic stretches 10 min", "raise 10 min cue \"jog + dynamic stretches\""),

@@ -62,7 +62,7 @@ public static partial class LineHabits
 
         Of(@"^\s*(?:rest\s*:?\s*(" + Time + @"|\d{1,2}\s*')|(" + Time + @"|\d{1,2}\s*')\s*(?:rest|recovery|rec))\s*[:,-]?\s+(?=\d{1,2}\s*x\s*\d|\d{1,3}\s*" + U + ")(.*)$", "$3 rest $1$2", "rest 3 min: 4 x 30m", "4 x 30 m rest 3:00"),
         Of(@"(?<=(?<![\d.])(\d{2,3})\s*m?\s*)\(\s*(\d{1,3}(?:\.\d{1,2})?)\s*s(?:ecs?)?\s*\)(?=\s*,?\s*(?:rest|" + Time + "))", "", "4 x 200 m (30 s), 3 min", "4 x 200 m in 30 s rest 3:00") with { Make = m => IsPace(m.Groups[1].Value, m.Groups[2].Value) ? $" in {m.Groups[2].Value} s " : m.Value },
-        Of(@"(?<=x\s*(\d{2,3})\s*m(?:etres?)?\s+)(\d{1,3})\s*s(?:ecs?)?\s*,?\s+(" + Time + @"|\d{1,2}\s*')\s*$", "", "2 x 400m 60s 8 min", "2 x 400 m in 60 s rest 8:00") with { Make = m => IsPace(m.Groups[1].Value, m.Groups[2].Value) ? $" in {m.Groups[2].Value} s rest {m.Groups[3].Value}" : m.Value },
+        Of(@"(?<=x\s*(\d{2,3})\s*m(?:etres?)?\s+)(\d{1,3})\s*s(?:ecs?)?\s*,?\s+(?:w/\s*|with\s+|rest\s+|r\s+)?(" + Time + @"|\d{1,2}\s*')(?:\s*(?:rest|rec|recovery))?\s*$", "", "2 x 400m 60s 8 min", "2 x 400 m in 60 s rest 8:00") with { Make = m => IsPace(m.Groups[1].Value, m.Groups[2].Value) ? $" in {m.Groups[2].Value} s rest {m.Groups[3].Value}" : m.Value },
 
         Of(B + @"(full|complete)\s+(?:recovery|rest|rec)\s*,?\s*(?=\d{2,3}(?:\s*-\s*\d{2,3})?\s*%\s*$)(\d{2,3}(?:\s*-\s*\d{2,3})?\s*%)", " @$2 $1 recovery", "5 x 30 m full recovery 95%", "5 x 30 m @95% rest 1:00/10 m"),
         Of(B + @"rec\.\s*(?=\d)", " rest ", "5x20m, rec. 2 min", "5 x 20 m rest 2:00"),

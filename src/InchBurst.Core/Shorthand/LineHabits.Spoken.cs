@@ -11,7 +11,7 @@ public static partial class LineHabits
     [
         // Flying runs by their names.
         Of(@"^\s*(" + InLetters + @")\s+(?=fl(?:y|ying)" + E + ")", "", "three flying 20s", "3 x 30 build + 20 fly + 20 m slow") with { Make = m => Number(m.Groups[1].Value) + " x " },
-        Of("(?<=" + B + @"fly(?:ing)?\s+)(tens?|twent(?:y|ies)|thirt(?:y|ies))" + E, "", "three flying tens", "3 x 20 build + 10 fly + 20 m slow") with { Make = m => char.ToLowerInvariant(m.Value[0]) == 't' && char.ToLowerInvariant(m.Value[1]) == 'e' ? "10s" : char.ToLowerInvariant(m.Value[1]) == 'w' ? "20s" : "30s" },
+        Of("(?<=" + B + @"fly(?:ing)?\s+)(tens?|twent(?:y|ys|ies)|thirt(?:y|ys|ies))" + E, "", "three flying tens", "3 x 20 build + 10 fly + 20 m slow") with { Make = m => char.ToLowerInvariant(m.Value[0]) == 't' && char.ToLowerInvariant(m.Value[1]) == 'e' ? "10s" : char.ToLowerInvariant(m.Value[1]) == 'w' ? "20s" : "30s" },
         Of(@"(?<=^\s*(?:\d{1,2}\s*x\s*)?)f\s?([1-4]0)(?=\s*(?:$|,|x|m" + E + "|yd|rest|@))", " fly $1", "4xF30", "4 x 30 build + 30 fly + 20 m slow"),
         Of(@"(?<=^\s*(?:\d{1,2}\s*x\s*)?)flys?\s+(?:of|over)\s+(?=\d)", "fly ", "fly over 20m x 3", "3 x 30 build + 20 fly + 20 m slow"),
         Of(@"(?<=^\s*(\d{1,2})\s+)fl(?:ys|ies|yings?)\s+(?:of|over)\s+(?=\d)", "x fly ", "3 flys of 20 m", "3 x 30 build + 20 fly + 20 m slow"),

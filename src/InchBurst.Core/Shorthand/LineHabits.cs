@@ -189,7 +189,7 @@ public static partial class LineHabits
             line = line.Replace(habit);
         }
 
-        line = KeepName(Kitted(line, catalogue), catalogue, false);
+        line = KeepName(Begun(Kitted(line, catalogue), catalogue), catalogue, false);
         foreach (var habit in AfterNames)
         {
             line = line.Replace(habit);
@@ -200,14 +200,34 @@ public static partial class LineHabits
 
     // What a lift is done with, or how, in front of its name: the lift is the same, and the rest is said. A coach's own name with that word in it stays one.
     private static LineText Kitted(LineText line, ExerciseCatalogue catalogue) =>
-        InFrontOfLift.Match(line.Text) is { Success: true } found && catalogue.Find($"{found.Groups[1].Value} {found.Groups[2].Value}") is null && catalogue.Find(found.Groups[2].Value) is { Does: Motion.Lift or Motion.Hold }
+        InFrontOfLift.Match(line.Text) is { Success: true } found && catalogue.Find($"{found.Groups[1].Value} {found.Groups[2].Value}") is null && catalogue.Find(found.Groups[2].Value) is { } known && (known.Does is Motion.Lift or Motion.Hold || (known.Does is Motion.Jump && IsMass.IsMatch(found.Groups[1].Value)))
             ? line.Replace(HowLifted)
             : HeldStill.Pattern.Match(line.Text) is { Success: true } held && catalogue.Find(held.Groups[1].Value + " hold") is null && catalogue.Find(held.Groups[1].Value) is { Does: Motion.Lift or Motion.Hold } ? line.Replace(HeldStill) : line;
+
+    // A start that is no exercise, whatever it is called, is a way into a sprint, and is said. A slip of one that is known is asked.
+    private static LineText Begun(LineText line, ExerciseCatalogue catalogue) =>
+        IsNewStart(FromAStart.Pattern.Match(line.Text), " start", catalogue) ? line.Replace(FromAStart) : IsNewStart(IntoASprint.Pattern.Match(line.Text), "", catalogue) ? line.Replace(IntoASprint) : line;
+
+    private static bool IsNewStart(Match start, string what, ExerciseCatalogue catalogue) =>
+        start.Success && start.Groups[2].Value.Trim() is var called && Words.Matches(called) is { Count: <= MostStartWords } words && catalogue.Find(called + what) is null
+        && ShorthandWords.Nearest(called + what, catalogue.Names) is null && ShorthandWords.Nearest(called, ShorthandWords.Vocabulary, called.Length) is null
+        && !words.Any(w => ShorthandWords.IsVocabulary(w.Value) || w.Value.Any(char.IsAsciiDigit));
+
+    private const int MostStartWords = 3;
+
+    private static readonly Habit FromAStart = Of(@"^\s*(\d{1,2}\s*x?\s+)?(\p{L}[\p{L}' -]*?)\s+starts?\s*(?:,|:)?\s*(?=(?:\d{1,2}\s*x\s*)?\d{1,3}\s*" + U + @"|x\s*\d|\d{1,2}\s*x\s*[1-9][05]" + E + @")(.*\d.*)$", "", "", "") with { Make = m => $"{Often(m.Groups[1])}{RestSaid(m.Groups[3].Value)} <$2 start>" };
+
+    private static readonly Habit IntoASprint = Of(@"^\s*(\d{1,2}\s*x?\s+)?(\p{L}[\p{L}' -]*?)\s+(?:in)?to\s+(?:an?\s+)?(\d{1,2}\s*(?:m|yd))\s*(?:sprints?|accel\p{L}*|dash)(?=\s*(?:$|,|x|rest|each|\d))(.*)$", "", "", "") with { Make = m => $"{Often(m.Groups[1])}{m.Groups[3].Value} {RestSaid(m.Groups[4].Value)} <$2 into it>" };
+
+    private static string Often(Group count) => count.Success ? count.Value.Trim(' ', 'x') + " x " : "";
 
     // What is done for seconds may be said to be held.
     private static readonly Habit HeldStill = Of(@"^\s*([\p{L}][\p{L}' -]*?)\s+holds?\s*:?\s*(?=\d{1,2}\s*x\s*\d{1,3}\s*s)", "$1 ", "", "");
 
     private const string How = @"db|dumbbells?|bb|barbell|kb|kettlebell|cable|machine|trx|smith(?:\s+machine)?|landmine|eccentric|iso(?:metric)?|explosive|clap(?:ping)?|deficit|close[ -]grip|wide[ -]grip|weighted|slow|single[ -]arm|one[ -]arm|seated|standing|kneeling|half[ -]kneeling|tall[ -]kneeling|clusters?|assisted|elevated";
+
+    // What adds mass to a jump.
+    private static readonly Regex IsMass = new("^(?:db|dumbbell|bb|barbell|kb|kettlebell|weighted|landmine)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
 
     private static readonly Regex InFrontOfLift = new(@"^\s*(" + How + @")\s+([\p{L}][\p{L}' -]*?)(?:\s+holds?)?(?=\s*(?:\d|$|,|x\s*\d|" + SaidClass + "))", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
 
@@ -251,7 +271,7 @@ public static partial class LineHabits
     private static bool IsCommon(string name, int count, string text, int end) =>
         (count == 1 && (ShorthandWords.IsVocabulary(name) || char.IsAsciiDigit(name[0]) || name.ToLowerInvariant() is "flys" or "flies"))
         || (text.Contains('+', StringComparison.Ordinal) && name.Split(' ', '-').All(ShorthandWords.IsVocabulary))
-        || (count < 3 && char.IsAsciiDigit(name[0]) && !(name.Length > 2 && name[1] == '-' && char.IsLetter(name[2])) && text.AsSpan(end).TrimStart().StartsWith("x", StringComparison.OrdinalIgnoreCase))
+        || (count < 3 && char.IsAsciiDigit(name[0]) && !(name.Length > 2 && (char.IsLetter(name[1]) || (name[1] == '-' && char.IsLetter(name[2])))) && text.AsSpan(end).TrimStart().StartsWith("x", StringComparison.OrdinalIgnoreCase))
         || (char.IsAsciiDigit(name[^1]) && end < text.Length && text[end] is '%' or ':' or '.' or '/' or '-')
         || (char.IsAsciiDigit(name[0]) && end > name.Length && text[end - name.Length - 1] is ':' or '.' or '/' or '-' or ',' or '@');
 

@@ -18,7 +18,7 @@ public static partial class PlanText
         }
 
         ShorthandReading Read(string text) => ShorthandLine.Plainly(text, context);
-        foreach (var way in Ways(row))
+        foreach (var way in PartsMoved(row))
         {
             var reading = Read(way);
             if ((reading.Line ?? ShorthandWaysOut.Noted(way, reading.Problem!, context, Read)?.Line) is { } line)
@@ -32,10 +32,44 @@ public static partial class PlanText
             }
         }
 
-        return null;
+        return Unwrapped(row, context).Select(way => Read(way).Line).FirstOrDefault(line => line is not null) is { } unwrapped ? Alone(unwrapped, context) : null;
     }
 
-    private static IEnumerable<string> Ways(string row)
+    // What stands in brackets, without them: as one more part, as it stands, and, where no figure of it could be of the work, as a remark.
+    private static IEnumerable<string> Unwrapped(string row, ShorthandContext context)
+    {
+        var brackets = Brackets().Matches(row);
+        if (brackets.Count is 0 or > MostBrackets)
+        {
+            yield break;
+        }
+
+        // A length in brackets behind another is nobody's.
+        if (!brackets.Any(b => Length().IsMatch(b.Groups["in"].Value)) || !Length().IsMatch(Brackets().Replace(row, " ")))
+        {
+            yield return Brackets().Replace(row, " ${in} ");
+            yield return Brackets().Replace(row, ", ${in}, ").Trim(' ', ',');
+        }
+
+        // A remark stands behind a line that is one without it, and is nothing that could be work.
+        var remarks = brackets.Where(b => !Measured().IsMatch(b.Groups["in"].Value)).ToList();
+        if (remarks.Count > 0 && remarks.TrueForAll(b => ShorthandWaysOut.IsRemark(b.Groups["in"].Value, context)) && ShorthandLine.Plainly(row[..remarks[0].Index].Trim(' ', ','), context).Line is not null)
+        {
+            var left = Brackets().Replace(row, m => Measured().IsMatch(m.Groups["in"].Value) ? $", {m.Groups["in"].Value}, " : " ").Trim(' ', ',');
+            yield return $"{left}, cue \"{string.Join(", ", remarks.Select(b => b.Groups["in"].Value.Trim()))}\"";
+        }
+    }
+
+    [GeneratedRegex(@"\d\s*(?:m|yd|yards?|metres?|meters?)(?![\p{L}])", RegexOptions.IgnoreCase)]
+    private static partial Regex Length();
+
+    private const int MostBrackets = 3;
+
+    // A figure that may be of the work: a length, a time, a share, a mass, or how often.
+    [GeneratedRegex(@"\d\s*(?:m|yd|yards?|metres?|meters?|s|secs?|mins?|minutes?|kg|lbs?|x|reps?|sets?|rounds?|%|'|"")(?![\p{L}])|\d:\d|x\s*\d|^\s*[\d\s,/+-]+$|\p{Lu}\p{Ll}+", RegexOptions.CultureInvariant)]
+    private static partial Regex Measured();
+
+    private static IEnumerable<string> PartsMoved(string row)
     {
         // What stands in brackets is a part of its own, and a full stop ends one.
         var open = Brackets().Replace(row, m => BuildPart().IsMatch(m.Groups["in"].Value) || TimePart().IsMatch(m.Groups["in"].Value) || m.Index == 0 ? $", {m.Groups["in"].Value}, " : m.Value);
@@ -144,7 +178,7 @@ public static partial class PlanText
     private static partial Regex TimeBehind();
 
     // 6 reps; x 4; 4x; 3 sets; 2 each side
-    [GeneratedRegex(@"^(?:do\s+)?(?:x\s*(?<n>\d{1,2})|(?<n>\d{1,2})\s*(?:x|reps?|times|runs?|goes|efforts?|sprints?|passes|off|(?<sets>sets?|series)|(?:x\s*)?(?<side>(?:each|per|a)\s+(?:side|leg|way|direction))))$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?:do\s+)?(?:x\s*(?<n>\d{1,2})|(?<n>\d{1,2})\s*(?:x|reps?|times|runs?|goes|efforts?|sprints?|passes|trials?|attempts?|tries|off|(?<sets>sets?|series)|(?:x\s*)?(?<side>(?:each|per|a)\s+(?:side|leg|way|direction))))$", RegexOptions.IgnoreCase)]
     private static partial Regex CountPart();
 
     [GeneratedRegex(@"^(?<rest>rests?\s+.*\d.*?|\d{1,3}\s*(?:s|secs?|mins?|minutes?|')\s*(?:rests?|rec\p{L}*))\s*x\s*(?<n>\d{1,2})$", RegexOptions.IgnoreCase)]

@@ -12,11 +12,11 @@ public static partial class PlanText
     // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each. A ladder of lengths is one run of each.
     private static string Unbracketed(string row, ShorthandContext context)
     {
-        row = RoundsInBrackets().Replace(HeadingOfRounds().Replace(row, ""), "$1 rounds: $2");
-        if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { } jump && (burst.Groups["far"].Success ? jump.Counted == CountedIn.Metres && jump.Does is (Motion.Skip or Motion.March or Motion.Bound or Motion.Hop) && !burst.Groups["reps"].Success : jump.Does is Motion.Jump or Motion.Bound or Motion.Hop or Motion.Throw))
+        row = RoundsInBrackets().Replace(TimesAll().Replace(HeadingOfRounds().Replace(row, ""), "$1 rounds: "), "$1 rounds: $2");
+        if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { } jump && (burst.Groups["far"].Success ? jump.Counted == CountedIn.Metres && jump.Does is (Motion.Skip or Motion.March or Motion.Bound or Motion.Hop) && !burst.Groups["reps"].Success && !burst.Groups["side"].Success : burst.Groups["held"].Success || jump.Counted is CountedIn.Reps or CountedIn.Passes || jump.Does is Motion.Jump or Motion.Bound or Motion.Hop or Motion.Throw))
         {
             // A jump or a drill and straight into a sprint are rounds of one each.
-            return $"{(burst.Groups["n"].Success ? burst.Groups["n"].Value : "3")} rounds{(burst.Groups["rest"].Success ? " rest " + burst.Groups["rest"].Value : "")}: {jump.Name} {(burst.Groups["far"].Success ? burst.Groups["far"].Value : (burst.Groups["reps"].Success ? burst.Groups["reps"].Value : "1") + " reps" + (jump.EachSide ? " each side" : ""))}; {burst.Groups["run"].Value}";
+            return $"{(burst.Groups["n"].Success ? burst.Groups["n"].Value : "3")} rounds{(burst.Groups["rest"].Success ? " rest " + burst.Groups["rest"].Value : "")}: {jump.Name} {(burst.Groups["far"].Success ? burst.Groups["far"].Value : burst.Groups["held"].Success ? burst.Groups["held"].Value : (burst.Groups["reps"].Success ? burst.Groups["reps"].Value : "1") + (jump.Counted == CountedIn.Passes ? " passes" : " reps") + (jump.EachSide ? " each side" : ""))}{(burst.Groups["side"].Success && !jump.EachSide ? " each side" : "")}; {burst.Groups["run"].Value}";
         }
 
         if (JumpIntoJump().Match(row) is { Success: true } jumps && context.Catalogue.Find(jumps.Groups["first"].Value) is { Does: Motion.Jump or Motion.Hop or Motion.Bound, Counted: CountedIn.Reps } into && context.Catalogue.Find(jumps.Groups["second"].Value) is { Does: Motion.Jump or Motion.Hop or Motion.Bound, Counted: CountedIn.Reps } landing && into != landing)
@@ -80,6 +80,12 @@ public static partial class PlanText
             row = $"{(split.Groups["n"].Success ? split.Groups["n"].Value : "1")} x ({split.Groups["one"].Value}+{split.Groups["other"].Value}){split.Groups["rest"].Value}";
         }
 
+        if (AddedLengths().Match(row) is { Success: true } added && Math.Min(Metres(added, "one"), Metres(added, "other")) >= LeastOfItsOwn)
+        {
+            // Long lengths with a plus between are runs of their own.
+            row = $"{added.Groups["n"].Value} x ({added.Groups["one"].Value}+{added.Groups["other"].Value}){added.Groups["rest"].Value}";
+        }
+
         var found = LengthsInBrackets().Match(row) is { Success: true } bracketed ? bracketed : LadderOfLengths().Match(row);
         if (!found.Success && RoundInBrackets().Match(row) is { Success: true } round && PartsOfRound().Split(round.Groups["what"].Value) is { Length: > 1 } parts
             && parts.Select(p => ShorthandLine.Plainly(p, context).Line).ToList() is var pieces && pieces.TrueForAll(l => l is { TotalReps: 1 }) && pieces.Exists(l => l is not { Shape: RunShape, Load: null, Exercise: null })
@@ -138,6 +144,16 @@ public static partial class PlanText
 
     [GeneratedRegex(@"^\s*\(([^()]*)\)\s*x\s*([2-9])\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex BracketedTimes();
+
+    private const int LeastOfItsOwn = 60;
+
+    // 150+150 x 2
+    [GeneratedRegex(@"^\s*(?<one>\d{2,3})\s*m?\s*\+\s*(?<other>\d{2,3})\s*m?\s*x\s*(?<n>[1-9])(?<rest>(?:[,\s@].*)?)$", RegexOptions.IgnoreCase)]
+    private static partial Regex AddedLengths();
+
+    // 3x: A-skip 20 m, high knees 20 m
+    [GeneratedRegex(@"^\s*([2-9])\s*(?:x|times)\s*:\s*(?=[^:]*[,;+])", RegexOptions.IgnoreCase)]
+    private static partial Regex TimesAll();
 
     // 2 rounds (3 x 20 m, 2 x 40 m); (20 m, 30 m, 40 m) x 3
     [GeneratedRegex(@"^\s*([2-9])\s*rounds?\s*(?:of\s*)?\(([^()]*[,;+][^()]*)\)\s*$", RegexOptions.IgnoreCase)]
@@ -200,7 +216,7 @@ public static partial class PlanText
     private static partial Regex SetsOfSeveral();
 
     // broad jump to 10 m sprint x 5; fast feet 10 m into 20 m sprint x 4
-    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s*(?=[1-9]\s+\p{L}))?(?:(?<reps>[1-9])\s*(?:x\s*|\s))?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s*x\s*(?<reps>[1-9]))?(?:\s+(?<far>\d{1,2}\s*(?:m|yd)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:sprint|dash|acceleration|accel))\s*(?:x\s*(?<n>[1-9])|,\s*(?<n>[1-9])\s*(?:sets?|rounds?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s*(?=[1-9]\s+\p{L}))?(?:(?<reps>[1-9])\s*(?:x\s*|\s))?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s*x\s*(?<reps>[1-9]))?(?:\s+(?:(?<far>\d{1,2}\s*(?:m|yd))|(?<held>\d{1,2}\s*s(?:ecs?)?)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:(?:sprint|dash|acceleration|accel)|(?=x\s*[1-9])))\s*(?:x\s*(?<n>[1-9])(?<side>\s*each(?:\s+(?:side|way|leg))?)?|,\s*(?<n>[1-9])\s*(?:sets?|rounds?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex JumpThenSprint();
 
     [GeneratedRegex(@"^\s*,?\s*(?:rest\s*|r\s*=?\s*)?(?<in>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*(?:[/,]\s*(?:r\s*=?\s*)?|\s+r\s*=?\s*)(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
@@ -210,7 +226,7 @@ public static partial class PlanText
     [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s+)?(?:(?:(?:accel\p{L}*|sprint)\s+)?(?<word>ladder|pyramid)s?\s*(?:of|:)?\s*)?(?<x>(?<each>\d{2,3}|(?(word)[5-9]|(?!))))(?:(?:\s*[-/,]\s*|(?(word)\s+|(?!)))(?<each>\d{2,3})){2,}\s*(?<unit>m|yd|yards?|metres?|meters?)?\s*(?<word>(?:ladder|pyramid)s?)?\s*(?:x\s*(?<n>[1-9])(?:\s*times)?)?(?<rest>\s*(?:,.*|@.*|\d{2,3}\s*%.*|rest\b.*|walk.*|w/.*|with.*|from\b.*|(?:off\s+|out\s+of\s+)?(?:the\s+)?blocks?.*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex LadderOfLengths();
 
-    [GeneratedRegex(@"^\s*(?:split\s+(?:runs?|\d{2,3}(?:\s*(?:m|yd))?s?)\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:\s*[,/+-]\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?:\s*(?<unit>yds?|yards?|m|metres?|meters?)\b)?(?!\s*fl(?:y|ying)\b)(?<rest>.*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:split\s+(?:runs?|\d{2,3}(?:\s*(?:m|yd))?s?)\s*:?\s*)?(?<n>\d{1,2})\s*(?:x|sets?(?:\s+of)?)\s*\(\s*(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?)(?:(?:\s*[,/+-]\s*|\s+)(?<each>\d{2,3}\s*(?:m|yd|yards?|metres?|meters?)?))+\s*\)(?:\s*(?<unit>yds?|yards?|m|metres?|meters?)\b)?(?!\s*fl(?:y|ying)\b)(?<rest>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex LengthsInBrackets();
 
     // split 300s x 2 (150+150); split run 200+100 x 2, 60 s between

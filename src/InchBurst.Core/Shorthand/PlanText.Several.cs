@@ -97,6 +97,12 @@ public static partial class PlanText
             return null;
         }
 
+        if (lines.Count == parts.Count && lines.Skip(1).Select((l, i) => l is { Exercise: null, Shape: RunShape } && !parts[i].Any(char.IsAsciiDigit) && OfEach().IsMatch(parts[i + 1])).Any(isTheirs => isTheirs))
+        {
+            // So much of each behind names without a dose is theirs, and no run of its own.
+            return null;
+        }
+
         return lines.Count == parts.Count ? new PlanBlock(0, PlanEdits.TitleFor(lines[0], context.Catalogue.Find(lines[0].Exercise)?.Family), lines) : null;
     }
 
@@ -127,7 +133,7 @@ public static partial class PlanText
     }
 
     // 2 x 20 m: A skip, B skip, high knees
-    [GeneratedRegex(@"^\s*(?:drills?\s*:?\s*)?(?<dose>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd|s|reps?)?(?:\s+each)?)\s*(?::|\bof\b)\s*(?<list>\p{L}[\p{L}' -]*(?:\s*(?:,|/|&|\+|\band\b)\s*\p{L}[\p{L}' -]*)+)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:drills?\s*:?\s*)?(?<dose>\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd|s|reps?)?(?:\s+each)?)(?:\s*(?::|\bof\b)\s*|\s+)(?<list>\p{L}[\p{L}' -]*(?:\s*(?:,|/|&|\+|\band\b)\s*\p{L}[\p{L}' -]*)+)$", RegexOptions.IgnoreCase)]
     private static partial Regex DoseFirst();
 
     [GeneratedRegex(@"^\s*(?<name>[\p{L}][\p{L}' -]*?)(?:\s*(?:,|/|&|\+|\band\b)\s*(?<name>[\p{L}][\p{L}' -]*?))+\s*:?\s*(?:x\s*)?(?<dose>(?!\d+\s*min)\d.*)$", RegexOptions.IgnoreCase)]
@@ -138,6 +144,9 @@ public static partial class PlanText
 
     [GeneratedRegex(@"(?<=\d\s*(?:m|yd)?)\s*(?:of\s+)?each\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex EachOfThem();
+
+    [GeneratedRegex(@"\beach\b", RegexOptions.IgnoreCase)]
+    private static partial Regex OfEach();
 
     // back squat 5 @ 70, 3 @ 80, 1 @ 90
     [GeneratedRegex(@"^\s*(?<name>[\p{L}'\s-]+?\s*:?\s*)(?<set>\d{1,2}\s*(?:reps?)?\s*@\s*\d+)(?:\s*(?<unit>%|kg|lb))?(?:\s*[,/]\s*(?<set>\d{1,2}\s*(?:reps?)?\s*@\s*\d+)(?:\s*(?<unit>%|kg|lb))?)+\s*$", RegexOptions.IgnoreCase)]
@@ -181,6 +190,6 @@ public static partial class PlanText
     [GeneratedRegex(@"\d+")]
     private static partial Regex Numbers();
 
-    [GeneratedRegex(@"\s*(?:;|-+>|=+>|→|\s/\s(?=\d+\s*(?:m|yd)?\s*x|group\s)|(?<=(?:\b|\d)min(?:s|utes?)?\s*(?:\p{L}{3,12}\s*)?)\+(?=\s*\p{L})|\+(?=\s*\d{1,2}\s*(?:x|free|sled)\s*\d|\s*(?:free\s+)?(?:sprint|free|flat|sled|band|hill)s?\s+\d{1,3}\s*(?:m|yd|x\s*\d))|,(?=\s*(?:505\b|\d{1,2}-\d{1,2}-\d{1,2}\s*x|\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,}|(?!(?:rest|recovery|gates?|for|each|per|log|cue|from|through|at|with|walk[ -]?back|in|as|timed|full|easy|left|right|both)\b)\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:@|(?:sprint|dash|jog)\p{L}*\b)))|(?<=\d[^+]*)\+(?=\s*(?!(?:turn|cut)\b)\p{L}+[ -]?\p{L}{2}[^+]*\d)|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s*(?:;|-+>|=+>|→|\s/\s(?=\d+\s*(?:m|yd)?\s*x|group\s|\p{L}{3,}\s+\d{1,2}\s*x)|(?<=(?:\b|\d)min(?:s|utes?)?\s*(?:\p{L}{3,12}\s*)?)\+(?=\s*\p{L})|(?<=^\s*\p{L}[^+\d]*\d{2,4}\s*m\s*)\+(?=\s*\p{L}{4})|\+(?=\s*\d{1,2}\s*(?:x|free|sled)\s*\d|\s*(?:free\s+)?(?:sprint|free|flat|sled|band|hill)s?\s+\d{1,3}\s*(?:m|yd|x\s*\d))|,(?=\s*(?:505\b|\d{1,2}-\d{1,2}-\d{1,2}\s*x|\d+\s*x|\d+\s*m\s*x|\d{1,2}\s+(?!(?:min|sec|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,}|(?!(?:rest|recovery|gates?|for|each|per|log|cue|from|through|at|with|walk[ -]?back|in|as|timed|full|easy|left|right|both)\b)\p{L}|\d{1,3}\s*(?:m|yd)\s*(?:@|(?:sprint|dash|jog)\p{L}*\b)))|(?<=\d[^+]*)\+(?=\s*(?!(?:turn|cut)\b)\p{L}+[ -]?\p{L}{2}[^+]*\d)|\bthen\b|\bfollowed by\b)\s*", RegexOptions.IgnoreCase)]
     private static partial Regex WholeLines();
 }

@@ -213,7 +213,8 @@ public static partial class PlanText
                     return (null, problem with { Start = problem.Start + at });
                 }
 
-                lines.Add(reading.Line!);
+                // A name alone in a round is one set of its usual dose: how often, the rounds say.
+                lines.Add(part.Any(char.IsAsciiDigit) ? reading.Line! : reading.Line! with { Sets = 1, Reps = 1 });
             }
 
             at += part.Length + 1;
@@ -273,6 +274,6 @@ public static partial class PlanText
     private static partial Regex Parted();
 
     // Bullets and numbers in front of pasted lines: "- ", "* ", "1) ", "A1. ".
-    [GeneratedRegex(@"^\s*(?:[-*•]|\d{1,2}[).]|[A-H]\d[).](?=\s*\p{L})(?!.*\b[A-H]2\b))\s+")]
+    [GeneratedRegex(@"^\s*(?:[-*•]|\d{1,2}[).]|[a-h]\)|[A-H]\d[).](?=\s*\p{L})(?!.*\b[A-H]2\b))\s+")]
     private static partial Regex Bullet();
 }

@@ -16,6 +16,20 @@ internal static partial class ShorthandAccount
             return howFar;
         }
 
+        if (TwoNumbers().Match(typed) is { Success: true } bare && read is { Rounds: 1, Lines: [{ Exercise: null, Load: null, Shape: RunShape { Segments: [var alone] } } runs] })
+        {
+            // 20 x 10 without a unit: so many runs, or runs of so far.
+            var (one, other) = (int.Parse(bare.Groups[1].ValueSpan, CultureInfo.InvariantCulture), int.Parse(bare.Groups[2].ValueSpan, CultureInfo.InvariantCulture));
+            ShorthandChoice Of(int count, int far)
+            {
+                var shape = new RunShape([alone with { Length = new(far, alone.Length.Unit) }]);
+                return new($"{count} runs of {far} {alone.Length.Symbol}", (0, typed.Length, ShorthandPrinter.Print(runs with { Sets = 1, Reps = count, Shape = shape, Kind = PlanKinds.Derive(null, null, shape, runs.Effort, runs.Load, runs.Goal) }, catalogue)));
+            }
+
+
+            return new(0, typed.Length, $"{one} runs, or runs of {one} {alone.Length.Symbol}?") { Choices = [Of(other, one), Of(one, other)] };
+        }
+
         if (TimesBehind().Match(typed) is { Success: true } times && read is { Rounds: 1, Lines.Count: > 1 } && read.Lines.Take(read.Lines.Count - 1).All(l => l.TotalReps == 1 && l.Shape is RunShape) && read.Lines[^1] is { Sets: 1, Shape: RunShape } last && last.Reps == int.Parse(times.Groups[1].ValueSpan, CultureInfo.InvariantCulture))
         {
             var once = read.Lines.Select(l => ShorthandPrinter.Print(l with { Reps = 1 }, catalogue)).ToList();
@@ -72,6 +86,10 @@ internal static partial class ShorthandAccount
             ],
         };
     }
+
+    // Two numbers that may each be how many or how far.
+    [GeneratedRegex(@"^\s*(2[05]|30|40)\s*x\s*([5-9]|10|12)(?!\d|\s*(?:m|yd|y|s|sec|min|x|km|ft|reps?|metres?|meters?|feet|yards?|'|"")(?![\p{L}])|\s*[:.]\d)", RegexOptions.IgnoreCase)]
+    private static partial Regex TwoNumbers();
 
     // One times sign, at the end of several pieces.
     [GeneratedRegex(@"^(?!.*;)(?!.*\d\s*x.*x\s*\d)[^x]*,[^,]*x\s*([2-9]|1[0-9])\s*$", RegexOptions.IgnoreCase)]

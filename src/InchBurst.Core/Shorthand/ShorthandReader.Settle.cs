@@ -49,6 +49,16 @@ internal sealed partial class ShorthandReader
             (load, effort) = (slope with { Amount = grade, Unit = LoadUnit.PercentGrade }, null);
         }
 
+        if (!asWritten && effort is { Word: null, Shape: EffortShape.Band, Percents: [> 0 and var least, <= MostSlope and var steepest] } && (load ?? exercise?.UsualLoad) is { Kind: LoadKind.Uphill or LoadKind.Downhill, Unit: LoadUnit.None })
+        {
+            throw Wrong(effortAt, $"A slope has one figure: {Figures.Number(least, 1)}% or {Figures.Number(steepest, 1)}%.");
+        }
+
+        if (!asWritten && effort is { } hard && hard.Percents.Max() >= LeastHard && shape is RunShape && exercise is { Counted: CountedIn.Seconds, Does: Motion.Walk or Motion.Hold } slow)
+        {
+            throw Wrong(effortAt, $"“{slow.Name}” is not done fast. Is another exercise meant?");
+        }
+
         // Of what helps, so few percent are how much faster.
         if (!asWritten && effort is { Word: null, Percents: [<= MostHelp and > 0 and var faster] } && load is { Kind: LoadKind.Tow, Unit: LoadUnit.None } tow)
         {
@@ -210,7 +220,7 @@ internal sealed partial class ShorthandReader
 
                 // So short a way is none for bounds and hops: they are contacts.
                 CountedIn.Metres when exercise.Does is Motion.Jump or Motion.Bound or Motion.Hop && number.Value <= MostBareContacts => new CountShape(Whole(number, 1, 500, "The count")),
-                CountedIn.Seconds => throw Unitless(number, number.Value == Math.Floor(number.Value)),
+                CountedIn.Seconds => throw Unitless(number, number.Value == Math.Floor(number.Value), usual?.shape is TimedShape { Seconds: >= 60 }),
                 null when exerciseName is not null => new CountShape(Whole(number, 1, 500, "The count")),
                 _ => new RunShape([new(Metres(number, context.DefaultUnit), SegmentRole.Run)]),
             };
@@ -243,6 +253,9 @@ internal sealed partial class ShorthandReader
 
     // Nobody runs at so few percent, and few hills are steeper.
     private const double MostSlope = 25;
+
+    // From here on an effort is hard, in percent.
+    private const double LeastHard = 80;
 
     // Nobody is towed so much faster.
     private const double MostHelp = 15;

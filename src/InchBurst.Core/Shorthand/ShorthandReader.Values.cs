@@ -16,10 +16,11 @@ internal sealed partial class ShorthandReader
     }
 
     // A time without a unit: few are minutes, many are seconds; what is held may be done so many times too.
-    private static ShorthandException Unitless(Token bare, bool orReps = false)
+    private static ShorthandException Unitless(Token bare, bool orReps = false, bool isLong = false)
     {
-        string[] units = bare.Value <= MostBareMinutes ? ["min", "s"] : ["s", "min"];
-        var first = Figures.Clock(bare.Value <= MostBareMinutes ? bare.Value * 60 : bare.Value);
+        var areMinutes = isLong || bare.Value <= MostBareMinutes;
+        string[] units = areMinutes ? ["min", "s"] : ["s", "min"];
+        var first = Figures.Clock(areMinutes ? bare.Value * 60 : bare.Value);
         return Doubtful(bare, $"{bare.Text} {units[0]}? Write {first}; {(orReps ? $"{bare.Text} {units[1]}; or {bare.Text} reps" : $"or {bare.Text} {units[1]}")}.", orReps ? [.. units, "reps"] : units, unit => (bare.Start + bare.Length, 0, " " + unit), unit => $"{bare.Text} {unit}");
     }
 
@@ -69,6 +70,8 @@ internal sealed partial class ShorthandReader
             return Wrong(token, $"“{name}” is not a name: it has 2 to 80 characters.");
         }
 
+        // Nobody meant the same word.
+        near = name.Equals(near, StringComparison.OrdinalIgnoreCase) ? null : near;
         var at = near is null ? token : slip ?? token;
         List<ShorthandChoice> choices = near is null || Keywords.Contains(near) ? [] : [new(near, (at.Start, at.Length, near))];
         if (near is null && cue is null && Within(name) is { } within)

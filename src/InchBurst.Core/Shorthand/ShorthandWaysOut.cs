@@ -24,7 +24,12 @@ internal static partial class ShorthandWaysOut
 
         if (InFront(typed, problem, read) is { } people)
         {
-            problem = problem with { Choices = [.. problem.Choices, people] };
+            problem = problem with { Choices = [people, .. problem.Choices] };
+        }
+
+        if (Behind(typed, problem, read) is { } them)
+        {
+            problem = problem with { Choices = [them, .. problem.Choices] };
         }
 
         if (OneIntoAnother().Match(typed) is { Success: true } two)
@@ -48,6 +53,12 @@ internal static partial class ShorthandWaysOut
         {
             var (count, before) = (bare.Groups["n"].Value, bare.Groups["work"].Value);
             return problem with { Message = $"{count} what?", Choices = [.. new ShorthandChoice[] { new($"{count} min of rest", (0, typed.Length, $"{before} rest {count}:00")), new($"{count} sets", (0, typed.Length, $"{count} x {before.TrimStart()}")) }.Where(c => read(c.In(typed)) is null)] };
+        }
+
+        if (TimeAt().Match(typed) is { Success: true } timed)
+        {
+            ShorthandChoice With(string says, string how) => new(says, (timed.Index, timed.Length, $" {how} {timed.Groups["time"].Value}"));
+            return problem with { Message = $"{timed.Groups["time"].Value} of rest, or from one start to the next?", Choices = [.. new[] { With("of rest", "rest"), With("from start to start", "every") }.Where(c => read(c.In(typed)) is null)] };
         }
 
         if (LoadBehind().Match(typed) is { Success: true } loaded && context.Catalogue.Find(loaded.Groups["name"].Value.Trim()) is { Does: Motion.Lift or Motion.Hold } && new[] { "kg", "lb" }.Select(u => new ShorthandChoice($"{loaded.Groups["n"].Value} {u}", (0, typed.Length, $"{loaded.Groups["work"].Value} {loaded.Groups["n"].Value} {u}{loaded.Groups["rest"].Value}"))).Where(c => read(c.In(typed)) is null).ToList() is { Count: > 0 } loads)
@@ -79,7 +90,8 @@ internal static partial class ShorthandWaysOut
         {
             var said = remark.Groups["said"];
             var words = Words().Matches(said.Value).Select(w => w.Value).ToList();
-            if (said.Value.Contains('"', StringComparison.Ordinal) || words.Count == 0 || NumberWords.Contains(words[0]) || words.TrueForAll(Little.Contains) || words.Exists(w => !Little.Contains(w) && MeansSomething(w, context)))
+            if (said.Value.Contains('"', StringComparison.Ordinal) || words.Count == 0 || NumberWords.Contains(words[0]) || words.TrueForAll(Little.Contains) || (remark.Groups["bare"].Success ? words.Exists(w => !Little.Contains(w) && !IsManner(w)) : words.Exists(w => !Little.Contains(w) && MeansSomething(w, context)))
+                || words.TrueForAll(w => Little.Contains(w) || char.IsUpper(w[0])))
             {
                 continue;
             }
@@ -92,6 +104,16 @@ internal static partial class ShorthandWaysOut
 
         return null;
     }
+
+    /// <summary>True for what stands in brackets where it is no exercise, no word of the language by itself, and does not begin with how many.</summary>
+    /// <param name="said">What stands in the brackets.</param>
+    /// <param name="context">Known exercises.</param>
+    public static bool IsRemark(string said, ShorthandContext context) =>
+        Words().Matches(said).Select(w => w.Value).ToList() is { Count: > 0 } words && !NumberWords.Contains(words[0]) && context.Catalogue.Find(said.Trim()) is null && (words.Count > 1 || !ShorthandWords.IsVocabulary(words[0]))
+        && !words.Exists(w => !OfTheBody.Contains(w) && !ShorthandWords.IsVocabulary(w) && !context.Catalogue.Words.Contains(w) && w.Length >= LeastSlip && ShorthandWords.Nearest(w, ShorthandWords.Vocabulary, w.Length) is { } near && char.ToLowerInvariant(near[0]) == char.ToLowerInvariant(w[0]));
+
+    // In a shorter word a slip is too near to other words.
+    private const int LeastSlip = 4;
 
     /// <summary>The question how far, where only how many runs or starts is said; null where that is not so.</summary>
     /// <param name="typed">The line as typed.</param>
@@ -120,10 +142,20 @@ internal static partial class ShorthandWaysOut
     // Words without a meaning in a line, of which remarks are made.
     private static readonly HashSet<string> Little = new(["a", "an", "the", "to", "of", "on", "in", "at", "with", "by", "and", "or", "as", "if", "is", "it", "be", "no", "not", "vs", "all", "your", "their", "his", "her", "for", "up", "out", "one", "two", "three", "four", "five", "six"], StringComparer.OrdinalIgnoreCase);
 
+    // Words that say in what manner, and nothing else, which need nothing to set them off.
+    private static bool IsManner(string word) => Manners.Contains(word) || (word.Length >= LeastAdverb && word.EndsWith("ly", StringComparison.OrdinalIgnoreCase));
+
+    private static readonly HashSet<string> Manners = new(["smooth", "cruise", "cruising", "snappy", "crisp", "bouncy", "springy", "loose", "powerful", "aggressive", "sharp", "strong", "rhythmic", "increasing", "technical", "flowing", "patient", "upright", "lively", "film", "filmed"], StringComparer.OrdinalIgnoreCase);
+
+    private const int LeastAdverb = 6;
+
+    // Words of the body and of how it moves, which are said to athletes all day: beside a name or a kit that has them too they are remarks.
+    private static readonly HashSet<string> OfTheBody = new(["relax", "face", "jaw", "chin", "head", "eyes", "neck", "shoulders", "chest", "arms", "elbows", "hands", "hips", "knees", "shins", "heels", "toes", "ankles", "feet", "tall", "big", "low", "quick", "soft", "stiff", "push", "drive", "punch", "ground"], StringComparer.OrdinalIgnoreCase);
+
     // Short words without a vowel are abbreviations of something.
-    private static bool MeansSomething(string word, ShorthandContext context) =>
+    private static bool MeansSomething(string word, ShorthandContext context) => !OfTheBody.Contains(word) && (
         ShorthandWords.IsVocabulary(word) || context.Catalogue.Find(word) is not null || context.Catalogue.All.Any(e => e.Kit.Any(k => Words().Matches(k).Any(w => word.StartsWith(w.Value, StringComparison.OrdinalIgnoreCase)))) || !word.Any(Vowels.Contains)
-        || (ShorthandWords.Nearest(word, ShorthandWords.Vocabulary, LongestSlipping) is { } near && char.ToLowerInvariant(near[0]) == char.ToLowerInvariant(word[0]));
+        || (ShorthandWords.Nearest(word, ShorthandWords.Vocabulary, LongestSlipping) is { } near && char.ToLowerInvariant(near[0]) == char.ToLowerInvariant(word[0])));
 
     // Whether a word may be a slip of one that means something is judged more warily than which word to offer.
     private const int LongestSlipping = 4;
@@ -133,7 +165,7 @@ internal static partial class ShorthandWaysOut
 
     private const string Vowels = "aeiouyAEIOUY";
 
-    [GeneratedRegex(@"\s*\((?<said>[\p{L}\p{M}' -]+)\)|(?:\s*[,;]\s*|\s+[-/]\s+|\s+(?=w/|(?:with|vs|against|until|till|if|like|no|not|without|stay|keep|think|focus|in|on|to)\b))(?:(?:with|w/)\s*)?(?<said>[\p{L}\p{M}'][\p{L}\p{M}' -]*?)\s*(?=$|[,;])", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s*\((?<said>[\p{L}\p{M}' -]+)\)|(?:\s*[,;]\s*|\s+[-/]\s+|\s+(?=w/|(?:with|vs|against|until|till|if|like|no|not|without|stay|keep|think|focus|in|on|to)\b))(?:(?:with|w/)\s*)?(?<said>[\p{L}\p{M}'][\p{L}\p{M}' -]*?)\s*(?=$|[,;])|(?<=\d\s*(?:m|yd|yards?|met(?:re|er)s?|%)?)(?<bare>\s+)(?<said>(?-i:\p{Ll})[\p{L}\p{M}' -]*?)\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex Remarks();
 
     [GeneratedRegex(@"[\p{L}\p{M}']+")]
@@ -151,6 +183,22 @@ internal static partial class ShorthandWaysOut
         var choice = new ShorthandChoice($"for {who}", (0, names.Length, "")) { Ends = $" for {who}" };
         return read(choice.In(typed)) is null ? choice : null;
     }
+
+    // Names of people behind the work.
+    private static ShorthandChoice? Behind(string typed, ShorthandProblem problem, Func<string, ShorthandProblem?> read)
+    {
+        if (PeopleBehind().Match(typed) is not { Success: true } names || names.Groups["who"].Index + names.Groups["who"].Length <= problem.Start)
+        {
+            return null;
+        }
+
+        var who = string.Join(", ", names.Groups["one"].Captures.Select(c => c.Value));
+        var choice = new ShorthandChoice($"for {who}", (names.Groups["who"].Index, names.Groups["who"].Length, $" for {who}"));
+        return read(choice.In(typed)) is null ? choice : null;
+    }
+
+    [GeneratedRegex(@"(?<=\d.*)(?<who>\s*(?:[,(-]\s*)?\b(?<one>\p{Lu}[\p{L}\p{M}'-]+)(?:\s*(?:,|&|/|\+|\band\b)\s*(?<one>\p{Lu}[\p{L}\p{M}'-]+)){0,5}\s*\)?)\s*$")]
+    private static partial Regex PeopleBehind();
 
     [GeneratedRegex(@"^\s*(?<who>(?<one>\p{Lu}[\p{L}\p{M}'-]+)(?:\s*(?:,|&|/|\+|\band\b)\s*(?<one>\p{Lu}[\p{L}\p{M}'-]+)){0,5})\s*:?\s*(?=\d)")]
     private static partial Regex People();
@@ -177,6 +225,10 @@ internal static partial class ShorthandWaysOut
     // flying 20-30 m x 3
     [GeneratedRegex(@"\b(?<fly>fly(?:ing)?)\s+(?<least>\d{1,2})\s*-\s*(?<most>\d{1,2})\s*(?<unit>m|yd)?(?![\p{L}\d])", RegexOptions.IgnoreCase)]
     private static partial Regex FlyBetween();
+
+    // 5 x 20 m @ 2 min
+    [GeneratedRegex(@"(?<=\d\s*(?:m|yd)\s*)\s*@\s*(?<time>\d{1,3}\s*(?:mins?|minutes?)|\d{1,2}:[0-5]\d)\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex TimeAt();
 
     // deadlift 1 x 5 120
     [GeneratedRegex(@"^(?<work>\s*(?<name>\p{L}[\p{L}' -]*?)\s*:?\s*\d{1,2}\s*x\s*\d{1,2})(?:\s*reps?)?\s*[,@]?\s+(?<n>\d{2,3}(?:\.5)?)(?<rest>\s*(?:(?:,|rest).*)?)$", RegexOptions.IgnoreCase)]

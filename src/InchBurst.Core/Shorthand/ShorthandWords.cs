@@ -203,7 +203,7 @@ internal static class ShorthandWords
     private const int LongestShort = 5;
 
     // Of a short word every other short word is near; only a letter left out, one too many, or two swapped is a slip.
-    private static bool IsSwapOrLetter(string word, string candidate) => word.Length > 2 && (word.Length != candidate.Length || word.ToLowerInvariant().Order().SequenceEqual(candidate.ToLowerInvariant().Order()));
+    private static bool IsSwapOrLetter(string word, string candidate) => word.Length > 2 && char.ToLowerInvariant(candidate[0]) == char.ToLowerInvariant(word[0]) && (word.Length != candidate.Length || word.ToLowerInvariant().Order().SequenceEqual(candidate.ToLowerInvariant().Order()));
 
     /// <summary>Edit distance with neighbouring letters swapped counted once (Damerau 1964, optimal string alignment).</summary>
     private static int Slips(string a, string b)
