@@ -27,7 +27,7 @@ public static partial class LineHabits
         Of(@"(?<!for\s+)" + B + @"(low|high)[ -]minutes?(?:\s+(?:group|players|only))?" + E, " for $1 minutes ", "4 x 20 m low minutes group", "4 x 20 m for low minutes"),
 
         // Loads.
-        Of(B + @"(?:overspeed|assisted)(?:\s+(?:runs?|sprints?|bands?|tow(?:s|ed|ing)?(?:\s+(?:runs?|sprints?))?))?" + E, " tow ", "overspeed 3 x 30 m", "3 x 30 m tow"),
+        Of(B + @"(?:overspeed|assisted)(?:\s+(?:runs?|sprints?|starts?|bands?|tow(?:s|ed|ing)?(?:\s+(?:runs?|sprints?))?))?" + E, " tow ", "overspeed 3 x 30 m", "3 x 30 m tow"),
         Of(@"(" + D + @")\s*(?:kgs|kilos?|kilograms?)" + E, "$1 kg", "squat 4 x 3 100 kilos", "squat 4 x 3 100 kg"),
         Of(@"(" + D + @")\s*(?:lbs|pounds?)" + E, "$1 lb", "squats 4x3 225 lbs", "squat 4 x 3 225 lb"),
         Of(B + @"(?:with|w/|using)?\s*(?:an?\s+)?(?:pair\s+of\s+)?(?:dumb\s?bells?|dbs?|kettle\s?bells?|kbs?)\s*(?:of\s*|@\s*|at\s*)?(2\s*x\s*" + One + @"\s*(?:kg|lb))s?" + E, " $1 ", "split squat 3 x 8 dumbbells 2 x 20 kg", "split squat 3 x 8 reps 2 x 20 kg"),

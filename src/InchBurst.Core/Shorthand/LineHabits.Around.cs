@@ -26,6 +26,10 @@ public static partial class LineHabits
         Of(B + @"wbr?" + E, " walk back ", "4x30m wb", "4 x 30 m rest walk-back"),
         Of(@"(?<=\d\s*)mtrs?" + E, " m", "30 mtr x 4", "4 x 30 m"),
 
+        Of(@"(?<=[\p{L}\d%)]\s*)\|(?=\s*\d)", ", ", "5x30m|3min", "5 x 30 m rest 3:00"),
+        Of(@"(?<=\d\s*m?\s+(?:in|@)\s*\d{1,3}(?:\.\d)?\s*s(?:ecs?)?\s*,?\s*)on\s+(?=\d{1,3}\s*s|\d{1,2}:[0-5]\d|\d{1,2}\s*min)", " every ", "8 x 100m in 16s on 60s", "8 x 100 m in 16 s rest every 1:00"),
+        Of(@"^\s*(10|15|20|30|40|45|60)\s*-\s*(10|15|20|30|40|45|60)\s*x\s*(\d{1,2})(?!\d|\s*(?:m|yd|x|min(?:ute)?s?)" + E + ")", "", "15-15 x 12 at 110% MAS", "12 x 15 s 110% aerobic rest 0:15") with { Make = m => m.Groups[1].Value == m.Groups[2].Value ? $"{m.Groups[3].Value} x {m.Groups[1].Value} s rest {m.Groups[2].Value} s" : m.Value },
+
         // How many at least or at most.
         Of(@"^\s*(up\s+to|at\s+least|no\s+more\s+than|maximum\s+of)\s+(\d{1,2})(?=\s*x\s*\d)(.*)$", "", "up to 6 x 30m", "6 x 30 m cue \"up to 6\"") with { Make = m => $"{m.Groups[2].Value}{RestSaid(m.Groups[3].Value)} <$1 $2>" },
         Of(@"^\s*(\d{1,2})\s*\+\s*x\s*(?=\d)(.*)$", "", "4+ x 30m", "4 x 30 m cue \"4 or more\"") with { Make = m => $"{m.Groups[1].Value} x {RestSaid(m.Groups[2].Value)} <$1 or more>" },
@@ -39,7 +43,7 @@ public static partial class LineHabits
         Of(@"^\s*(?<far>\d{1,3})\s*(?<u>" + U + @")?(?:\s*(?:,|/|-|and|&)\s*(?:and\s+)?(?<far>\d{1,3})\s*(?<u>" + U + @")?){1,5}\s*,?\s*(?:x\s*(?<n>\d{1,2})|(?<n>\d{1,2})\s*(?:x|reps?|times|runs?|of)?)\s*(?:of\s+|at\s+|per\s+)?each(?:\s+distance)?(?!\s*(?:side|leg|way|dir|foot|arm))(?=\s*(?:$|,|rest|@|\())", "", "10m, 20m, 30m, x3 each", "3 x 10 m; 3 x 20 m; 3 x 30 m") with { Make = OfEach },
 
         // So far, so often, without a unit: nobody runs fifty times six metres. What may be either is asked.
-        Of(@"^\s*(?:(timed|test)\s*:?\s+)?(\d{2,3})\s*x\s*(\d{1,2})(?=\s*(?:$|,|@|rest|r\s*\d|\(|walk|full|w/|with))", "", "60 x 6, 4 min", "6 x 60 m rest 4:00") with { Make = m => Parsed(m.Groups[2].Value) is var far && Parsed(m.Groups[3].Value) is var often && far % 5 == 0 && far <= LongestBare && often > 0 && (far >= 50 ? often <= 20 : often < (far >= 30 ? 10 : far >= 20 ? 5 : 0)) ? $"{m.Groups[3].Value} x {m.Groups[2].Value} m{(m.Groups[1].Success ? " timed" : "")}" : m.Value },
+        Of(@"^\s*(?:(timed|test)\s*:?\s+)?(\d{2,3})\s*x\s*(\d{1,2})(?=\s*(?:$|,|@|rest|r\s*\d|\(|walk|full|w/|with))", "", "60 x 6, 4 min", "6 x 60 m rest 4:00") with { Make = m => Parsed(m.Groups[2].Value) is var far && Parsed(m.Groups[3].Value) is var often && far % 5 == 0 && far <= LongestBare && often > 0 && (far >= 50 ? often <= 20 : often < (far >= 30 ? 10 : far >= 20 ? 5 : 0)) ? $"{m.Groups[3].Value} x {m.Groups[2].Value}{(m.Groups[1].Success ? " timed" : "")}" : m.Value },
 
         // What it is run on, and at whose call.
         Of(@"^\s*(" + Surfaces + @")\s*(?:sprints?|runs?)?\s*:?\s+(?=\d)(.*)$", "", "grass 10x100m", "10 x 100 m cue \"on grass\"") with { Make = m => $"{RestSaid(m.Groups[2].Value)} <{(m.Groups[1].Value.EndsWith("doors", StringComparison.OrdinalIgnoreCase) || m.Groups[1].Value.EndsWith("door", StringComparison.OrdinalIgnoreCase) ? "" : "on ")}$1>" },
@@ -67,7 +71,7 @@ public static partial class LineHabits
         Of(@"^\s*(\d{1,2})\s*x\s*5\s*-\s*10\s*-\s*5(?=\s*(?:$|,|rest|each))", "five-ten-five $1 reps", "4x5-10-5, 90s", "five-ten-five 4 x 5 + turn 180 right + 10 + turn 180 left + 5 m rest 1:30"),
         Of(@"^\s*(?<n>\d{1,2}\s*x\s*)?(?<a>\d{1,2})\s*(?:m|yd)?\s*[-+]\s*(?<b>\d{1,2})\s*(?<u>m|yd)?\s*shuttles?(?:\s+runs?)?", "", "6 x 20-20 shuttle", "repeat shuttle 6 x 20 up + 20 m back") with { Make = m => m.Groups["a"].Value == m.Groups["b"].Value ? $"repeat shuttle {m.Groups["n"].Value}{m.Groups["a"].Value} up + {m.Groups["a"].Value} {(m.Groups["u"].Success ? m.Groups["u"].Value : "m")} back " : m.Value },
         Of(@"^\s*(?<n>(?:\d\s*x\s*)?\d{1,2}\s*x\s*)(?<whole>\d{2,3})\s*(?<u>m|yd)\s*shuttles?(?:\s+runs?)?\s*\(\s*(?<a>\d{1,2})\s*(?:m|yd)?\s*\+\s*(?<b>\d{1,2})\s*(?:m|yd)?\s*\)(?:\s*,\s*(?<in>" + Clocked + @")\s*,\s*(?<after>" + Clocked + @")\s*$)?", "", "2 x 6 x 40m shuttle (20+20), 20s, 3 min", "repeat shuttle 2 x 6 x 20 up + 20 m back rest 0:20/3:00") with { Make = m => m.Groups["a"].Value == m.Groups["b"].Value && Parsed(m.Groups["whole"].Value) == 2 * Parsed(m.Groups["a"].Value) ? $"repeat shuttle {m.Groups["n"].Value}{m.Groups["a"].Value} up + {m.Groups["a"].Value} {m.Groups["u"].Value} back {(m.Groups["in"].Success ? $"rest {m.Groups["in"].Value}/{m.Groups["after"].Value}" : "")} " : m.Value },
-        Of(@"^\s*(?<whole>\d{2,3})\s*(?<u>m|yd)\s*shuttles?(?:\s+runs?)?\s*\(\s*(?<a>\d{1,2}(?:\s*[-/,]\s*\d{1,2}){1,3})\s*(?:m|yd)?\s*\)", "", "240m shuttle (20-40-60) x 3, 1:1", "repeat shuttle 3 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back rest 1 to 1") with { Make = m => Parsed(m.Groups["whole"].Value) == 2 * LengthSigns().Split(m.Groups["a"].Value).Sum(a => Parsed(a.Trim())) ? $"{m.Groups["a"].Value} {(m.Groups["u"].Value is "yd" ? "yd " : "")}shuttle " : m.Value },
+        Of(@"^\s*(?<n>\d{1,2}\s*x\s*)?(?<whole>\d{2,3})\s*(?<u>m|yd)\s*shuttles?(?:\s+runs?)?\s*\(\s*(?<a>\d{1,2}(?:\s*[-/,]\s*\d{1,2}){1,3})\s*(?:m|yd)?\s*\)", "", "240m shuttle (20-40-60) x 3, 1:1", "repeat shuttle 3 x 20 up + 20 back + 40 up + 40 back + 60 up + 60 m back rest 1 to 1") with { Make = m => Parsed(m.Groups["whole"].Value) == 2 * LengthSigns().Split(m.Groups["a"].Value).Sum(a => Parsed(a.Trim())) ? $"{m.Groups["n"].Value}{m.Groups["a"].Value} {(m.Groups["u"].Value is "yd" ? "yd " : "")}shuttle " : m.Value },
         Of(@"^\s*(\d)\s*x\s*(\d{1,2})\s*x\s*(\d{1,2})\s*s?(?:ecs?)?\s*on\s*[,/]?\s*(\d{1,3})\s*s?(?:ecs?)?\s*off(?:\s*,\s*(?:rest\s+)?(" + Clocked + @")(?:\s*(?:rest\s*)?between\s+(?:the\s+)?sets?)?)?", "", "2 x 8 x 15s on 15s off, 3 min", "2 x 8 x 15 s rest 0:15/3:00") with { Make = m => $"{m.Groups[1].Value} x {m.Groups[2].Value} x {m.Groups[3].Value} s rest {m.Groups[4].Value} s{(m.Groups[5].Success ? " andsets " + m.Groups[5].Value : "")} " },
 
         Of(@"(?<=" + B + @"fl(?:y|ying)\s+\d{1,2}\s*" + U + @")\s*(?:sprints?|runs?|efforts?)(?=\s*(?:$|,|\(|x|w/|with|@|rest))", " ", "3x flying 20m sprints, 30m build-up", "3 x 30 build + 20 m fly"),
@@ -83,7 +87,41 @@ public static partial class LineHabits
         Of(@"^\s*(\d{1,2}\s*x\s*)?0\s*-\s*(?=\d{2,3}\s*(?:m|yd)(?!\s*-))", "$1", "0-30m x 4", "4 x 30 m"),
         Of(@"^\s*(?<n>\d{1,2}\s*x\s*)?0\s*-\s*(?<at>\d{1,2})(?:\s*-\s*(?<at>\d{1,3})){1,4}\s*(?<u>m|yd)?\s*(?:splits?|gates?|timed|times?)(?:\s*x\s*(?<n>\d{1,2}))?(?=\s*(?:$|,))", "", "0-10-20-30 splits x 3", "3 x 30 m gates 10,20,30 m") with { Make = m => $"{(m.Groups["n"].Success ? m.Groups["n"].Value.Trim(' ', 'x') + " x " : "")}{m.Groups["at"].Captures[^1].Value} {(m.Groups["u"].Success ? m.Groups["u"].Value : "m")} gates {string.Join(",", m.Groups["at"].Captures.Select(c => c.Value))}" },
 
+        Of(@"^\s*emom\s*(?:for\s*|x\s*)?(\d{1,2})\s*(?:min(?:ute)?s?)?\s*[:,-]\s*(\d{1,2})\s*x?\s*(?=\p{L}{3})(?!" + U + @")([\p{L}][\p{L}' -]*)$", "$3 $1 x $2 rest every 1:00", "EMOM 6: 3 broad jumps", "broad jump 6 x 3 reps rest every 1:00"),
+        Of(@"^\s*every\s+(" + Time + @")\s*x\s*(\d{1,2})\s*[:,-]\s*(?:1\s*x\s*)?(\d{1,3}\s*" + U + @")(?:\s*" + PlainRuns + @")?(?=\s*(?:$|,|@))", "$2 x $3 rest every $1", "Every 90s x 6: 30m sprint", "6 x 30 m rest every 1:30"),
+        Of(@"^\s*(?:mini[ -]?hurdles?|wickets?)\s*:?\s*(\d{1,2})\s*(?:reps?|runs?|passes|times)\s*(?:x|of|over|,)\s*(\d{1,2}\s*(?:hurdles|wickets|sticks))" + E, "mini-hurdle run $1 passes <$2>", "Mini hurdles: 6 reps x 8 hurdles", "mini-hurdle run 6 passes cue \"8 hurdles\""),
+        Of(@"^(?=.*" + B + @"(?:bands?|chains?|parachute|chute|partner)" + E + ")(.*?)" + B + @"resisted\s*(?:sprints?|runs?|starts?)?\s*[:,]?\s*\(?\s*(?:with\s+)?(?:an?\s+)?(band|chain|parachute|chute|partner)s?\s*\)?", "$1 $2 ", "5 x 15m resisted sprint (band)", "5 x 15 m band"),
+
+        Of(@"(?<=\d.*)(?:\s*[,;]\s*|\s+-\s+)((?:focus(?:ing|ed)?|think(?:ing)?|concentrat\p{L}*|emphas\p{L}*|remember|aim)\s+[^\d,;()<>""]+?)\s*$", " <$1>", "Drop jumps 4 x 4, focus on contact time", "depth jump 4 x 4 reps cue \"focus on contact time\""),
+        Of(@"^\s*(\p{L}[\p{L}' -]*?)\s+(?:w/|with|@)\s*((?:2\s*x\s*)?\d{1,3}(?:\.5)?\s*(?:kg|lb)s?(?:\s*(?:dbs?|dumbbells?|kbs?|kettlebells?))?)\s*[,:]\s*(?=\d)(.*)$", "$1 $3 $2", "Walking lunges w/ 2 x 12kg, 3 x 10/leg", "walking lunge 3 x 10 reps each side 2 x 12 kg"),
+        Of(@"^\s*stretch(?:es)?\s*[:-]\s*(hip\s+flexor|hamstring|cal(?:f|ve)|groin|adductor|pigeon|quad)s?(?=\s*\d)", "$1 stretch", "Stretch: hip flexors 2 x 30s/side", "hip flexor stretch 2 x 30 s each side"),
+        Of(@"^\s*(\d{1,2}\s*x\s*)?(shuttles?)\s+sprints?\s*:?\s*(?=\d{1,2}\s*x)", "$1$2 ", "Shuttle sprints 6 x 20+20m, 30s rest", "repeat shuttle 6 x 20 up + 20 m back rest 0:30"),
+
+        Of(@"^\s*(?:run|jog)\s+(" + Time + @")\s*,?\s*(?:then\s+|and\s+)?walk\s+(" + Time + @")\s*,?\s*x\s*(\d{1,2})\s*$", "easy jog $3 x $1 rest $2 <walk between>", "run 1 min walk 1 min x 10", "easy jog 10 x 1 min rest 1:00 cue \"walk between\""),
+        Of(@"^\s*(?:return\s+to\s+(?:run(?:ning)?|play|sprint(?:ing)?)|rehab|rtp|rtr)\s*:\s*(?=\d|\p{L})", "", "return to run: 6 x 1 min jog, 1 min walk", "easy jog 6 x 1 min rest 1:00"),
+        Of(@"^\s*races?\s+(?=from\s)", "", "race from sitting 10 m x 4", "seated start 4 x 10 m"),
+        Of(@"(?<=^\s*(?:\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd)?\s*)?dribbles?)\s*\(?(low|high|small|big|fast|slow)\)?(?=\s*(?:$|\d|x|,))(.*)$", "$2 <$1>", "dribbles low 3x20m", "ankle dribble 3 x 20 m cue \"low\""),
+
+        Of(@"^(.*?)(?<![\d.x]\s*)(\d{1,2})\s*x\s*(\d{1,3}\s*" + U + @")([^()\d]*?)\s*[,(]\s*(\d{1,2})\s*(?:each|per|a)\s*(?:side|way|leg|direction)\s*\)?", "", "Curved sprints 4 x 30m (2 each way)", "curve run 2 x 30 m each side") with { Make = m => Parsed(m.Groups[2].Value) == 2 * Parsed(m.Groups[5].Value) ? $"{m.Groups[1].Value}{m.Groups[5].Value} x {m.Groups[3].Value}{m.Groups[4].Value} each side" : m.Value },
+        Of(@"^((?:505|5-10-5|\D)*?x\s*)(\d{1,2})\s*[,(]\s*(\d{1,2})\s*(?:each|per|a)\s*(?:side|way|leg|direction)\s*\)?", "", "T-drill x 4 (2 each side)", "T-test 2 x 10 + cut 90 left + 5 shuffle + turn 180 + 10 shuffle + turn 180 + 5 shuffle + cut 90 + 10 m backpedal each side") with { Make = m => Parsed(m.Groups[2].Value) == 2 * Parsed(m.Groups[3].Value) ? $"{m.Groups[1].Value}{m.Groups[3].Value} each side" : m.Value },
+
+        Of(@"(?<=^\s*(?:\d{1,2}\s*x\s*)?" + Time + @"\s*(?:of\s+)?)row(?:ing)?(?=\s*(?:$|,|@|rest|easy|hard|w/|with))", " rowing machine ", "4 x 4 min row, 2 min rest", "rowing machine 4 x 4 min rest 2:00"),
+        Of(@"^\s*row(?:ing)?\s*:\s*(?=(?:\d{1,2}\s*x\s*)?(?:\d{1,2}\s*min|\d{3,4}\s*m))", "row ", "row: 5 min", "rowing machine 5 min"),
+        Of(@"(?<=^\s*\p{L}[\p{L}' -]*\s)(\d{1,2})\s*(?:x\s*)?(singles|doubles|triples)(?=\s*(?:$|,|@|\d{2,3}\s*(?:kg|lb|%)))", "", "deadlift 5 singles @ 90%", "deadlift 5 x 1 reps 90% max") with { Make = m => $"{m.Groups[1].Value} x {(m.Groups[2].Value[0] is 's' or 'S' ? 1 : m.Groups[2].Value[0] is 'd' or 'D' ? 2 : 3)}" },
+
+        // Loads, heights and words of another order.
+        Of(@"(?<=^\s*(?:\d{1,2}\s*x\s*)?.*" + B + @"(?:sled|chain|vest)s?" + E + @".*)@\s*(" + One + @"\s*-\s*" + One + @"\s*)(kg|lb)s?" + E, " $1$2 ", "sled 4-6 x 15m @ 20-25kg", "4-6 x 15 m sled 20-25 kg"),
+        Of(@"(?<=^\s*(?:[\p{L}-]+\s+)*(?:box|hurdle|drop|depth)\s+(?:jump|hop|landing|drop)s?\s+\d{1,2}\s*x\s*\d{1,2}\s+)(6|12|18|24|36|42)\s*″(?=\s*(?:$|,))", " <$1 in>", "hurdle hops 3x5 18\"", "hurdle rebound 3 x 5 reps cue \"18 in\""),
+        Of(@"^\s*(?:med(?:icine)?[ -]?balls?|mb)\s*:?\s*(\d{1,2}(?:\.5)?\s*(?:kg|lb)s?)\s+(\p{L}[\p{L} -]*?)(?=\s*(?:x\s*)?\d)(.*)$", "med ball $2 $3 $1", "med ball 5 kg slams 3x8", "slam 3 x 8 reps 5 kg"),
+        Of(@"(?<=\d\s*(?:" + U + @")?\s*)(?:,\s*)?(" + People + @")\s+only\s*$", " for $1", "4 x 30m starters only", "4 x 30 m for \"starters\""),
+        Of(@"^\s*fl(?:ys?|ies|ying)\s*:\s*(?=\d)", "fly ", "flys: 3 x 30m", "3 x 30 build + 30 fly + 20 m slow"),
+        Of(@"(?<=^\s*(?:\d{1,2}\s*x\s*)?)fly-(?=[1-5]\d" + E + ")", "fly ", "fly-10 x 4", "4 x 20 build + 10 fly + 20 m slow"),
+        Of(@"(?<=^\s*\d{1,2}\s*x\s*)fly(?=[1-5]\d" + E + ")", " fly ", "4xfly20", "4 x 30 build + 20 fly + 20 m slow"),
+        Of(@"(?<=^\s*(?:\d{1,2}\s*x\s*)?\d{2}\s*(?:m|yd)?)-(?=fl(?:y|ying|ys|ies)" + E + ")", " ", "20m-fly x 4", "4 x 30 build + 20 fly + 20 m slow"),
+        Of(@"^\s*leg\s+swings?\s*,?\s*\(?(f\s*/\s*b|s\s*/\s*s)\)?(?=\s*\d)", "", "leg swings F/B 10 each", "leg swing forwards 10 reps each side") with { Make = m => m.Groups[1].Value[0] is 'f' or 'F' ? "leg swing forwards" : "leg swing sideways" },
+
         // Timed and filmed.
+        Of(@"(?<=" + B + @"timed\s*),?\s*((?:\d{1,3}\s*[,/]\s*){1,4}\d{1,3})\s*m?\s*(?:splits?|gates?)" + E, " gates $1 ", "3 x 40m timed, 10/20/40 splits", "3 x 40 m gates 10,20,40 m log time"),
         Of(@"^\s*time[d]?\s+(?=\d{1,3}\s*(?:m|yd)" + E + ")(.*)$", "", "time 20m x 3", "3 x 20 m log time") with { Make = m => RestSaid(m.Groups[1].Value) + " timed" },
         Of(@"(?<=^\s*\d{1,3}\s*(?:m|yd)\s*)times?(?=\s*x\s*\d)", "timed", "10m time x 3", "3 x 10 m log time"),
         Of(@"^\s*(video|film|record)(?:ed)?\s*:?\s+(?=\d{1,2}\s*x|\d{1,3}\s*" + U + ")(.*)$", "", "video 3 x 30 m", "3 x 30 m cue \"video\"") with { Make = m => $"{RestSaid(m.Groups[2].Value)} <$1>" },

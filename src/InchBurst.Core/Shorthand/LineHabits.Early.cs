@@ -114,7 +114,7 @@ public static partial class LineHabits
         Of(B + @"(?:v[ -]?max|top[ -]end(?:\s+speed)?)" + E + @"(?=.*\d)", "max velocity", "Vmax 20 m x 4", "4 x 30 build + 20 fly + 20 m slow"),
         Of(@"^\s*(\d)\s*sets?\s+(?:of\s+)?(\p{L}[\p{L} -]*?)\s*x\s*(\d{1,2})\s*$", "$2 $1 x $3", "5 sets broad jump x 3", "broad jump 5 x 3 reps"),
         Of(B + @"medicine[ -]balls?" + E, "med-ball", "medicine ball chest pass 10 reps x 3", "chest throw 3 x 10 reps"),
-        Of(@"(?<=\d\s*" + U + @"[^,]*),\s*(two|three|four|five|six|eight|ten)\s+(?:of\s+(?:them|these|those)|times|reps)\s*$", "", "40m sprints, four of them", "4 x 40 m") with { Make = m => $" x {OfWord(m.Groups[1].Value)}" },
+        Of(@"(?<=^[^,x]*\d\s*" + U + @"[^,x]*),\s*(two|three|four|five|six|eight|ten)\s+(?:of\s+(?:them|these|those)|times|reps)\s*$", "", "40m sprints, four of them", "4 x 40 m") with { Make = m => $" x {OfWord(m.Groups[1].Value)}" },
         Of(@"(?<=\d\s*x\s*(\d{2,3})\s*m\s*)(?:,\s*)?(\d{1,2})(?:\s*-\s*(\d{1,2}))?\s*s(?:ec(?:ond)?s?)?\s*(?=$|,)", "", "8 x 100m 16-17s", "8 x 100 m in 16-17 s") with { Make = m => IsPace(m.Groups[1].Value, m.Groups[2].Value) && (m.Groups[3].Success || Parsed(m.Groups[2].Value) < LeastRest) ? $" in {m.Groups[2].Value}{(m.Groups[3].Success ? "-" + m.Groups[3].Value : "")} s " : m.Value },
         Of(@"(\d{1,3})\s*s(?:ec(?:ond)?s?)?\s*on\s*[,/&]?\s*(\d{1,3})\s*off" + E, "$1 s on $2 s off", "plank 30 sec on 15 off x 4", "front plank 4 x 30 s rest 0:15"),
 

@@ -27,6 +27,7 @@ public static partial class LineHabits
         Of(@";\s*(?=(?:(?:" + Times + @"|\d{1,2}\s*')(?:\s*" + Resting + @")?|@?\s*\d{2,3}(?:-\d{2,3})?\s*%)\s*(?:;|,|$))", ", ", "5 x 30m; 3' rest; 95%", "5 x 30 m @95% rest 3:00"),
         Of(@"(?<=^[^\d]*)(\d{1,2})\s*x\s*(\d{1,2})\s*x\s*(\d{1,3}\s*" + U + @")\s*\(\s*(" + Time + @")\s*\)\s*,?\s*(" + Time + @")\s*$", "$1 x $2 x $3 rest $4/$5", "2 x 6 x 30m (25s) 4 min", "2 x 6 x 30 m rest 0:25/4:00"),
 
+        Of(@"(?<=^\s*\p{L}[\p{L}' -]*\s)w/\s*(?=\p{L}{4})", "with ", "front plank w/ reach 3 x 8", "plank with reach 3 x 8 reps each side"),
         Of(@"(?<=\p{L})\s*&\s*(?=\p{L})", " and ", "sprint & stick 15m x 5", "stick the stop 5 x 15 m"),
         Of(@"(?<![\d.-])(\d\d)\s*%\s*\+(?=\s*(?:$|,|rest|\d))", "$1-100%", "60m x 4 @ 95%+ 6 min", "4 x 60 m @95-100% rest 6:00"),
         Of(@"(?<![\d.])(\d{1,2})\s*k(?![\p{L}\d])(?:\s+(easy|steady|brisk)(?:\s+(?:run|jog))?" + E + ")?", "$1 km $2", "jog 1k", "easy jog 1000 m"),

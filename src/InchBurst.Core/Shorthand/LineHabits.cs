@@ -202,7 +202,7 @@ public static partial class LineHabits
     private static LineText Kitted(LineText line, ExerciseCatalogue catalogue) =>
         InFrontOfLift.Match(line.Text) is { Success: true } found && catalogue.Find($"{found.Groups[1].Value} {found.Groups[2].Value}") is null && catalogue.Find(found.Groups[2].Value) is { } known && (known.Does is Motion.Lift or Motion.Hold || (known.Does is Motion.Jump && IsMass.IsMatch(found.Groups[1].Value)))
             ? line.Replace(HowLifted)
-            : HeldStill.Pattern.Match(line.Text) is { Success: true } held && catalogue.Find(held.Groups[1].Value + " hold") is null && catalogue.Find(held.Groups[1].Value) is { Does: Motion.Lift or Motion.Hold } ? line.Replace(HeldStill) : line;
+            : HeldStill.Pattern.Match(line.Text) is { Success: true } held && catalogue.Find(held.Groups[1].Value + " hold") is null && catalogue.Find(held.Groups[1].Value) is { } still && (still.Does is Motion.Lift or Motion.Hold || still is { Does: Motion.OnTheSpot, Counted: CountedIn.Reps }) ? line.Replace(HeldStill) : line;
 
     // A start that is no exercise, whatever it is called, is a way into a sprint, and is said. A slip of one that is known is asked.
     private static LineText Begun(LineText line, ExerciseCatalogue catalogue) =>
@@ -211,7 +211,10 @@ public static partial class LineHabits
     private static bool IsNewStart(Match start, string what, ExerciseCatalogue catalogue) =>
         start.Success && start.Groups[2].Value.Trim() is var called && Words.Matches(called) is { Count: <= MostStartWords } words && catalogue.Find(called + what) is null
         && ShorthandWords.Nearest(called + what, catalogue.Names) is null && ShorthandWords.Nearest(called, ShorthandWords.Vocabulary, called.Length) is null
-        && !words.Any(w => ShorthandWords.IsVocabulary(w.Value) || w.Value.Any(char.IsAsciiDigit));
+        && !words.Any(w => ShorthandWords.IsVocabulary(w.Value) || w.Value.Any(char.IsAsciiDigit) || OfALoad.IsMatch(w.Value));
+
+    // Words of what helps, holds back or is worn, which are read as that.
+    private static readonly Regex OfALoad = new("^(?:assist|resist|load|weight|over-?speed|tow|heavy|light|sled|band|chain|vest|chute|parachute|hill|uphill|downhill|incline|free|drag|pull|push)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
 
     private const int MostStartWords = 3;
 
@@ -224,7 +227,7 @@ public static partial class LineHabits
     // What is done for seconds may be said to be held.
     private static readonly Habit HeldStill = Of(@"^\s*([\p{L}][\p{L}' -]*?)\s+holds?\s*:?\s*(?=\d{1,2}\s*x\s*\d{1,3}\s*s)", "$1 ", "", "");
 
-    private const string How = @"db|dumbbells?|bb|barbell|kb|kettlebell|cable|machine|trx|smith(?:\s+machine)?|landmine|eccentric|iso(?:metric)?|explosive|clap(?:ping)?|deficit|close[ -]grip|wide[ -]grip|weighted|slow|single[ -]arm|one[ -]arm|seated|standing|kneeling|half[ -]kneeling|tall[ -]kneeling|clusters?|assisted|elevated";
+    private const string How = @"sumo|conventional|db|dumbbells?|bb|barbell|kb|kettlebell|cable|machine|trx|smith(?:\s+machine)?|landmine|eccentric|iso(?:metric)?|explosive|clap(?:ping)?|deficit|close[ -]grip|wide[ -]grip|weighted|slow|single[ -]arm|one[ -]arm|seated|standing|kneeling|half[ -]kneeling|tall[ -]kneeling|clusters?|assisted|elevated";
 
     // What adds mass to a jump.
     private static readonly Regex IsMass = new("^(?:db|dumbbell|bb|barbell|kb|kettlebell|weighted|landmine)", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));

@@ -44,8 +44,8 @@ public static partial class PlanText
             yield break;
         }
 
-        // A length in brackets behind another is nobody's.
-        if (!brackets.Any(b => Length().IsMatch(b.Groups["in"].Value)) || !Length().IsMatch(Brackets().Replace(row, " ")))
+        // A length in brackets behind another is nobody's, and a number in words is of something.
+        if (brackets.All(b => !ShorthandWaysOut.BeginsWithNumber(b.Groups["in"].Value)) && (!brackets.Any(b => Length().IsMatch(b.Groups["in"].Value)) || !Length().IsMatch(Brackets().Replace(row, " "))))
         {
             yield return Brackets().Replace(row, " ${in} ");
             yield return Brackets().Replace(row, ", ${in}, ").Trim(' ', ',');
@@ -65,14 +65,14 @@ public static partial class PlanText
 
     private const int MostBrackets = 3;
 
-    // A figure that may be of the work: a length, a time, a share, a mass, or how often.
-    [GeneratedRegex(@"\d\s*(?:m|yd|yards?|metres?|meters?|s|secs?|mins?|minutes?|kg|lbs?|x|reps?|sets?|rounds?|%|'|"")(?![\p{L}])|\d:\d|x\s*\d|^\s*[\d\s,/+-]+$|\p{Lu}\p{Ll}+", RegexOptions.CultureInvariant)]
+    // A figure that may be of the work: any but a height, what is stood out, or how many are left.
+    [GeneratedRegex(@"\d(?!\d|\s*(?:cm|in|inch(?:es)?|hurdles?|cones?|sticks?|wickets?|steps?|boxes|left|right)(?![\p{L}]))|\p{Lu}\p{Ll}+", RegexOptions.CultureInvariant)]
     private static partial Regex Measured();
 
     private static IEnumerable<string> PartsMoved(string row)
     {
         // What stands in brackets is a part of its own, and a full stop ends one.
-        var open = Brackets().Replace(row, m => BuildPart().IsMatch(m.Groups["in"].Value) || TimePart().IsMatch(m.Groups["in"].Value) || m.Index == 0 ? $", {m.Groups["in"].Value}, " : m.Value);
+        var open = Brackets().Replace(row, m => BuildPart().IsMatch(m.Groups["in"].Value) || TimePart().IsMatch(m.Groups["in"].Value) || CountPart().IsMatch(m.Groups["in"].Value) || m.Index == 0 ? $", {m.Groups["in"].Value}, " : m.Value);
         var parts = MovedJoints().Split(open).Select(p => p.Trim(' ', ',', ';', '.')).Where(p => p.Length > 0).ToList();
         if (parts.Count == 0)
         {

@@ -220,6 +220,12 @@ public static partial class PlanText
             at += part.Length + 1;
         }
 
+        if (rest is null && lines.Count > 0 && lines[0].Rest?.SetSeconds is { } after && lines.TrueForAll(l => l.TotalReps == 1 && l.Rest?.SetSeconds == after))
+        {
+            // What is rested after a set of one is rested after the round.
+            (rest, lines) = (after, lines.ConvertAll(l => l with { Rest = l.Rest! with { SetSeconds = null } }));
+        }
+
         return lines.Count == 0
             ? (null, new(text.Length, 0, "What is in a round? Put ; between the lines."))
             : (new PlanBlock(0, lines.Count == 2 ? "Pair" : "Complex", lines, rounds, rest), null);

@@ -19,7 +19,7 @@ internal static partial class ShorthandAccount
         if (TwoNumbers().Match(typed) is { Success: true } bare && read is { Rounds: 1, Lines: [{ Exercise: null, Load: null, Shape: RunShape { Segments: [var alone] } } runs] })
         {
             // 20 x 10 without a unit: so many runs, or runs of so far.
-            var (one, other) = (int.Parse(bare.Groups[1].ValueSpan, CultureInfo.InvariantCulture), int.Parse(bare.Groups[2].ValueSpan, CultureInfo.InvariantCulture));
+            var (one, other) = (int.Parse(bare.Groups["one"].ValueSpan, CultureInfo.InvariantCulture), int.Parse(bare.Groups["other"].ValueSpan, CultureInfo.InvariantCulture));
             ShorthandChoice Of(int count, int far)
             {
                 var shape = new RunShape([alone with { Length = new(far, alone.Length.Unit) }]);
@@ -88,7 +88,7 @@ internal static partial class ShorthandAccount
     }
 
     // Two numbers that may each be how many or how far.
-    [GeneratedRegex(@"^\s*(2[05]|30|40)\s*x\s*([5-9]|10|12)(?!\d|\s*(?:m|yd|y|s|sec|min|x|km|ft|reps?|metres?|meters?|feet|yards?|'|"")(?![\p{L}])|\s*[:.]\d)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?<one>2[05])\s*x\s*(?<other>[5-9]|10|12)|(?<one>30|40)\s*x\s*(?<other>10|12))(?!\d|\s*(?:m|yd|y|s|sec|min|x|km|ft|reps?|metres?|meters?|feet|yards?|'|"")(?![\p{L}])|\s*[:.]\d)", RegexOptions.IgnoreCase)]
     private static partial Regex TwoNumbers();
 
     // One times sign, at the end of several pieces.

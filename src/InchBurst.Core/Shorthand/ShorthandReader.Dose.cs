@@ -69,7 +69,7 @@ internal sealed partial class ShorthandReader
         }
         else if (Now.Kind == TokenKind.Word && TimeUnits.TryGetValue(Now.Text, out var seconds))
         {
-            if (Now.IsWord("s") && exercise is null or { Counted: CountedIn.Metres } && (exerciseName is null || exercise is not null) && leastAmount is null && amount.Value >= LeastTrackMetres && amount.Value % 50 == 0 && Now.Start == amount.Start + amount.Length)
+            if (Now.IsWord("s") && exercise is null or { Counted: CountedIn.Metres } && (exerciseName is null || exercise is not null) && leastAmount is null && amount.Value >= LeastTrackMetres && amount.Value % 10 == 0 && Now.Start == amount.Start + amount.Length)
             {
                 // 200s are as often runs of 200 m as 200 seconds.
                 throw Doubtful(amount with { Length = amount.Length + 1 }, $"{amount.Text}s: metres or seconds?", ["m", "seconds"], w => (amount.Start + amount.Length, 1, " " + w), w => $"{amount.Text} {w}");

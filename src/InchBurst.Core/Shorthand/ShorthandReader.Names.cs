@@ -42,7 +42,7 @@ internal sealed partial class ShorthandReader
             throw Doubtful(tokens[first] with { Length = last.Start + last.Length - tokens[first].Start }, name, mended, strange);
         }
 
-        var near = Nearest(name, context.Catalogue.Names.Concat(Keywords));
+        var near = Nearest(name, context.Catalogue.Names.Concat(Keywords).Concat(Plainest));
         if (near is null && Now.Kind == TokenKind.End)
         {
             near = Nearest(tokens[first].Text, Keywords);
@@ -70,6 +70,9 @@ internal sealed partial class ShorthandReader
 
         return null;
     }
+
+    // What a run is called and begins from, which is no name of an exercise and may be slipped on too.
+    private static readonly string[] Plainest = ["sprint", "sprints", "blocks", "flying"];
 
     // Words that say what sort of thing it is, which is no exercise by itself behind another word.
     private static readonly HashSet<string> General = new(["drill", "drills", "raise", "raises", "run", "runs"], StringComparer.OrdinalIgnoreCase);

@@ -21,77 +21,6 @@ internal sealed partial class ShorthandReader
         }
     }
 
-    // "Fast" behind a single run is how hard it is, not a part of it; on a lift, percents are of the most that can be lifted.
-    private void SettleEffort()
-    {
-        if (shape is RunShape { Segments: [{ Role: SegmentRole.Fly, Length: var zone }] flying })
-        {
-            // A zone alone: the usual build is before it, and its room to slow down behind it. What is written part by part stays as written.
-            Distance As(double metres) => new(metres, zone.Unit);
-            shape = new RunShape([new(As(zone.Amount <= 10 ? 20 : 30), SegmentRole.Build), .. flying, new(As(20), SegmentRole.Slow)]);
-        }
-
-        if (!asWritten && shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null } before, { Role: SegmentRole.Fly }, ..] } zoned)
-        {
-            // What is run before a zone is its build.
-            shape = new RunShape([before with { Role = SegmentRole.Build }, .. zoned.Segments.Skip(1)]);
-        }
-
-        if (effort is null && shape is RunShape { Segments: [{ Role: SegmentRole.Fast } only] })
-        {
-            shape = new RunShape([only with { Role = SegmentRole.Run }]);
-            effort = new([EffortWords["fast"]], Word: "fast");
-        }
-
-        // So few percent beside a slope are the slope's.
-        if (effort is { Word: null, Percents: [<= MostSlope and > 0 and var grade] } && (load ?? exercise?.UsualLoad) is { Kind: LoadKind.Uphill or LoadKind.Downhill } slope && (load is null || slope.Unit == LoadUnit.None))
-        {
-            (load, effort) = (slope with { Amount = grade, Unit = LoadUnit.PercentGrade }, null);
-        }
-
-        if (!asWritten && effort is { Word: null, Shape: EffortShape.Band, Percents: [> 0 and var least, <= MostSlope and var steepest] } && (load ?? exercise?.UsualLoad) is { Kind: LoadKind.Uphill or LoadKind.Downhill, Unit: LoadUnit.None })
-        {
-            throw Wrong(effortAt, $"A slope has one figure: {Figures.Number(least, 1)}% or {Figures.Number(steepest, 1)}%.");
-        }
-
-        if (!asWritten && effort is { } hard && hard.Percents.Max() >= LeastHard && shape is RunShape && exercise is { Counted: CountedIn.Seconds, Does: Motion.Walk or Motion.Hold } slow)
-        {
-            throw Wrong(effortAt, $"“{slow.Name}” is not done fast. Is another exercise meant?");
-        }
-
-        // Of what helps, so few percent are how much faster.
-        if (!asWritten && effort is { Word: null, Percents: [<= MostHelp and > 0 and var faster] } && load is { Kind: LoadKind.Tow, Unit: LoadUnit.None } tow)
-        {
-            (load, effort) = (tow with { Amount = faster, Unit = LoadUnit.PercentSpeed }, null);
-        }
-
-        if (!asWritten && effort is { Word: null } hardly && shape is RunShape && hardly.Percents.Max() < LeastEffort)
-        {
-            var few = Figures.Number(hardly.Percents.Max(), 1);
-            throw load is { Unit: LoadUnit.None, Kind: LoadKind.Sled or LoadKind.Chain }
-                ? Doubtful(effortAt, $"{few}% of what?", ["bodyweight", "slower"], word => (effortAt.Start + effortAt.Length + 1, 0, " " + word), word => word == "slower" ? $"{few}% slower" : $"{few}% of body mass")
-                : Wrong(effortAt, $"{few}% of what? Nobody runs at {few}% of full effort. A slope is uphill {few}%, help is tow +{few}%v, and a sled has {few}% bodyweight or {few}% slower.");
-        }
-
-        // Kilograms on a run are on what is pulled or worn; which, only the exercise can say.
-        if (load is { Kind: LoadKind.Lift, Unit: LoadUnit.Kilogram or LoadUnit.Pound } mass && shape is RunShape)
-        {
-            load = exercise?.UsualLoad?.Kind is { } carried and (LoadKind.Sled or LoadKind.Chain or LoadKind.Vest) ? mass with { Kind = carried }
-                : exercise?.Does is Motion.Sprint or null && massAt is { } at ? throw Doubtful(at, $"{at.Text} {(mass.Unit == LoadUnit.Pound ? "lb" : "kg")} on what?", ["sled", "vest", "chain"], word => (at.Start, 0, word + " ")) : load;
-        }
-
-        if (!asWritten && load is null && effort is { Word: null, Shape: EffortShape.Each, Percents.Count: > 1 } && exercise is { Does: Motion.Lift })
-        {
-            throw Wrong(effortAt, "A share of the maximum for each set? So many sets, so many shares: squat 3 x 3 @70,75,80%.");
-        }
-
-        if (load is null && effort is { Word: null, Percents: [var first, ..] } said && exercise is { } lifted && (lifted.Does == Motion.Lift || (lifted.Does == Motion.Jump && lifted.Kit.Any(k => k.Contains("bar", StringComparison.Ordinal)))) && said.Percents.Min() >= 1 && said.Percents.Count == (said.Shape == EffortShape.Each ? 1 : 2))
-        {
-            load = new(LoadKind.Lift, said.Percents.Max(), LoadUnit.PercentMaximum) { Least = said.Shape == EffortShape.Each ? null : said.Percents.Min() };
-            effort = null;
-        }
-    }
-
     // Gates every so many metres of the run, the finish among them.
     private void SettleGates()
     {
@@ -124,6 +53,11 @@ internal sealed partial class ShorthandReader
         {
             // A count on each side is of the course too.
             (shape, reps, bareNumber) = (onWay, (int)ways.Value, null);
+        }
+
+        if (!asWritten && shape is TimedShape { Seconds: >= LongestLift and var long_ } && exercise is { Does: Motion.Lift, Counted: CountedIn.Reps } lifted)
+        {
+            throw Wrong(tokens[^1], $"Nobody does {lifted.Name} for {Figures.Clock(long_)}. Is another exercise meant?");
         }
 
         if (!asWritten && shape is RunShape && exercise is { Counted: not CountedIn.Metres } still && (still.Does is Motion.Lift or Motion.Hold || still.Kit.Contains("box")))
@@ -159,6 +93,11 @@ internal sealed partial class ShorthandReader
 
             var half = both with { Amount = both.Amount / 2 };
             shape = new RunShape([new(half, SegmentRole.Up), new(half, SegmentRole.Back)]);
+        }
+        else if (!asWritten && usual?.shape is RunShape legged && legged.Segments.Any(s => s.Role == SegmentRole.Back) && shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null } there, { Role: SegmentRole.Run, Movement: null } again] } && there.Length.Metres == again.Length.Metres)
+        {
+            // Of a shuttle the same length twice is there and back.
+            shape = new RunShape([there with { Role = SegmentRole.Up }, again with { Role = SegmentRole.Back }]);
         }
         else if (usual?.shape is RunShape flying && flying.Fly is not null && shape is RunShape { Segments: [{ Role: SegmentRole.Run, Movement: null, Length: var zone }] })
         {
@@ -243,6 +182,11 @@ internal sealed partial class ShorthandReader
             usual.SettleShape();
             (sets, reps, shape) = (usual.sets, usual.reps, usual.shape);
             eachSide |= usual.eachSide;
+            if (!asWritten && shape is TimedShape && sets * reps == 1 && rest is { RepSeconds: >= 1 and var seconds, SetSeconds: null, Per: null, WalkBack: false })
+            {
+                // What is done once and for a time has no rest: the time is its own.
+                (shape, leastShape, rest) = (new TimedShape(rest.MostSeconds ?? seconds), rest.MostSeconds is null ? null : new TimedShape(seconds), null);
+            }
         }
 
         if (shape is null)
@@ -251,15 +195,8 @@ internal sealed partial class ShorthandReader
         }
     }
 
-    // Nobody runs at so few percent, and few hills are steeper.
-    private const double MostSlope = 25;
-
-    // From here on an effort is hard, in percent.
-    private const double LeastHard = 80;
-
-    // Nobody is towed so much faster.
-    private const double MostHelp = 15;
-    private const double LeastEffort = 25;
+    // No set of a lift goes on for so many seconds.
+    private const double LongestLift = 120;
 
     // A length without a unit below this is more likely a count.
     private const double LeastBareMetres = 5;

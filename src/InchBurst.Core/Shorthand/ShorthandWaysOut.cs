@@ -105,6 +105,10 @@ internal static partial class ShorthandWaysOut
         return null;
     }
 
+    /// <summary>True for what begins with a number in words.</summary>
+    /// <param name="said">What was said.</param>
+    public static bool BeginsWithNumber(string said) => Words().Match(said) is { Success: true } first && NumberWords.Contains(first.Value);
+
     /// <summary>True for what stands in brackets where it is no exercise, no word of the language by itself, and does not begin with how many.</summary>
     /// <param name="said">What stands in the brackets.</param>
     /// <param name="context">Known exercises.</param>
@@ -197,10 +201,10 @@ internal static partial class ShorthandWaysOut
         return read(choice.In(typed)) is null ? choice : null;
     }
 
-    [GeneratedRegex(@"(?<=\d.*)(?<who>\s*(?:[,(-]\s*)?\b(?<one>\p{Lu}[\p{L}\p{M}'-]+)(?:\s*(?:,|&|/|\+|\band\b)\s*(?<one>\p{Lu}[\p{L}\p{M}'-]+)){0,5}\s*\)?)\s*$")]
+    [GeneratedRegex(@"(?<=\d.*)(?<who>\s*(?:[,(-]\s*)?\b(?<one>\p{Lu}[\p{Ll}'][\p{L}\p{M}'-]*)(?:\s*(?:,|&|/|\+|\band\b)\s*(?<one>\p{Lu}[\p{Ll}'][\p{L}\p{M}'-]*)){0,5}\s*\)?)\s*$")]
     private static partial Regex PeopleBehind();
 
-    [GeneratedRegex(@"^\s*(?<who>(?<one>\p{Lu}[\p{L}\p{M}'-]+)(?:\s*(?:,|&|/|\+|\band\b)\s*(?<one>\p{Lu}[\p{L}\p{M}'-]+)){0,5})\s*:?\s*(?=\d)")]
+    [GeneratedRegex(@"^\s*(?<who>(?<one>\p{Lu}[\p{Ll}'][\p{L}\p{M}'-]*)(?:\s*(?:,|&|/|\+|\band\b)\s*(?<one>\p{Lu}[\p{Ll}'][\p{L}\p{M}'-]*)){0,5})\s*:?\s*(?=\d)")]
     private static partial Regex People();
 
     // One way of going into another over one length: that long each, or both together.

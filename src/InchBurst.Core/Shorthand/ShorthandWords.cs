@@ -196,6 +196,12 @@ internal static class ShorthandWords
     private static bool IsNearWordByWord(string word, string candidate)
     {
         var (typed, known) = (word.Split(' '), candidate.Split(' '));
+        if (typed.Length == 1 && known.Length > 1)
+        {
+            // One word that was meant as several ends as they do.
+            return char.ToLowerInvariant(word[^1]) == char.ToLowerInvariant(candidate[^1]);
+        }
+
         return typed.Length == 1 || typed.Length != known.Length || typed.Zip(known).All(w => Slips(w.First.ToLowerInvariant(), w.Second.ToLowerInvariant()) <= (w.First.Length <= LongestShort ? 1 : 2));
     }
 
