@@ -154,6 +154,21 @@ public sealed class AroundTheWorkTests
     [InlineData("push up + 20m sprint x 4", "4 rounds: push-up 1 reps; 20 m")]
     public void In_rounds_each_is_done_once_a_round(string row, string reads) => Assert.Equal(reads, Read(row));
 
+    // One way down the lane and another back: rounds of both, and an easy way back is the rest.
+    [Theory]
+    [InlineData("down with A-skip, back with B-skip 20m x 2", "2 rounds: A-skip 20 m; B-skip 20 m")]
+    [InlineData("20m: A-skip down, B-skip back x 3", "3 rounds: A-skip 20 m; B-skip 20 m")]
+    [InlineData("side shuffle down, carioca back 15 yd x 2", "2 rounds: side shuffle 15 yd; carioca 15 yd")]
+    [InlineData("high knees out and butt kicks back", "high knees 15 m; butt kicks 15 m")]
+    [InlineData("skip down, backpedal back 20m", "easy skip 20 m; backward run 20 m")]
+    [InlineData("20 m down with A skip, back with jog x 3", "A-skip 3 x 20 m rest 0:08 cue \"jog back\"")]
+    [InlineData("down with lunges, back with a walk 10m x 2", "walking lunge 2 x 10 m rest walk-back")]
+    [InlineData("2 x 20 m down with skip, back with jog", "2 x 20 up skip + 20 m back jog")]
+    [InlineData("carioca down and back 20 m x 2", "carioca 2 x 20 up + 20 m back")]
+    [InlineData("3 x A-skip down, B-skip back 20m x 2", "?")]
+    [InlineData("squat down, B-skip back 20m", "?")]
+    public void Down_one_way_and_back_another(string row, string reads) => Assert.Equal(reads, reads == "?" ? Read(row)[..1] : Read(row));
+
     [Theory]
     [InlineData("Warm-up: 800m jog, dynamic stretches, drills (A-skip, B-skip, high knees) 2 x 20m each")]
     [InlineData("carioca 10m into sprint 20m x 2 each")]

@@ -109,6 +109,9 @@ public static partial class LineHabits
         Of(@"^\s*row(?:ing)?\s*:\s*(?=(?:\d{1,2}\s*x\s*)?(?:\d{1,2}\s*min|\d{3,4}\s*m))", "row ", "row: 5 min", "rowing machine 5 min"),
         Of(@"(?<=^\s*\p{L}[\p{L}' -]*\s)(\d{1,2})\s*(?:x\s*)?(singles|doubles|triples)(?=\s*(?:$|,|@|\d{2,3}\s*(?:kg|lb|%)))", "", "deadlift 5 singles @ 90%", "deadlift 5 x 1 reps 90% max") with { Make = m => $"{m.Groups[1].Value} x {(m.Groups[2].Value[0] is 's' or 'S' ? 1 : m.Groups[2].Value[0] is 'd' or 'D' ? 2 : 3)}" },
 
+        Of(@"^\s*(\d{1,2}\s*x\s*)?(\p{L}[\p{L}' -]*?)\s+((?:down|out|there|up)\s+(?:and|&)\s+back)\s*,?\s+(?:(\d{1,2}\s*x\s*)(\d{1,3}\s*" + U + @")|(\d{1,3}\s*" + U + @"))(?=\s*(?:$|,|x|rest))", "$2 $1$4$5$6 $3 ", "carioca down and back 20 m x 2", "carioca 2 x 20 up + 20 m back"),
+        Of(@"(?<=^\s*\p{L}[\p{L}' -]*\s)(?:w/\s*|with\s+)?(?:dumb\s?bells?|dbs?|kettle\s?bells?|kbs?)\s*(2\s*x\s*\d{1,2}(?:\.5)?\s*(?:kg|lb)s?)\s*,?\s+(\d{1,2}\s*x\s*\d{1,2})(?!\d|\s*(?:kg|lb))", " $2 $1", "split squat dumbbells 2 x 20 kg 3x8", "split squat 3 x 8 reps each side 2 x 20 kg"),
+
         // Loads, heights and words of another order.
         Of(@"(?<=^\s*(?:\d{1,2}\s*x\s*)?.*" + B + @"(?:sled|chain|vest)s?" + E + @".*)@\s*(" + One + @"\s*-\s*" + One + @"\s*)(kg|lb)s?" + E, " $1$2 ", "sled 4-6 x 15m @ 20-25kg", "4-6 x 15 m sled 20-25 kg"),
         Of(@"(?<=^\s*(?:[\p{L}-]+\s+)*(?:box|hurdle|drop|depth)\s+(?:jump|hop|landing|drop)s?\s+\d{1,2}\s*x\s*\d{1,2}\s+)(6|12|18|24|36|42)\s*″(?=\s*(?:$|,))", " <$1 in>", "hurdle hops 3x5 18\"", "hurdle rebound 3 x 5 reps cue \"18 in\""),

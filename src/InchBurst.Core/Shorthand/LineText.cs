@@ -176,8 +176,8 @@ internal sealed partial class LineText
         return new(text.ToString(), [.. from], [.. to], all);
     }
 
-    // Words with what the groups hold in them, in small letters; a quotation mark that nothing closes would end what is said.
-    private static string Filled(string words, Match match) => GroupSign().Replace(words, g => match.Groups[g.Value[1] - '0'].Value.Replace("\"", "", StringComparison.Ordinal).Trim().ToLowerInvariant());
+    // Words with what the groups hold in them, in small letters; a quotation mark that nothing closes would end what is said, and signs nobody sees are none of it.
+    private static string Filled(string words, Match match) => GroupSign().Replace(words, g => string.Concat(match.Groups[g.Value[1] - '0'].Value.Where(c => c != '"' && !char.IsControl(c))).Trim().ToLowerInvariant());
 
     [GeneratedRegex(@"\$\d")]
     private static partial Regex GroupSign();

@@ -38,6 +38,11 @@ public static partial class PlanText
             return $"{drilled.Groups["n"].Value} rounds: {drill.Name} {drilled.Groups["far"].Value} {unitOfBoth}; {drilled.Groups["run"].Value} {unitOfBoth}";
         }
 
+        if (DownAndBack(row, context.Catalogue) is { } ways)
+        {
+            return ways;
+        }
+
         if (SetsOfSeveral().Match(row) is { Success: true } several)
         {
             // Sets of more than one run are rounds.
