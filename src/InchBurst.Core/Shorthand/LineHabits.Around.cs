@@ -112,6 +112,9 @@ public static partial class LineHabits
         Of(@"^\s*(\d{1,2}\s*x\s*)?(\p{L}[\p{L}' -]*?)\s+((?:down|out|there|up)\s+(?:and|&)\s+back)\s*,?\s+(?:(\d{1,2}\s*x\s*)(\d{1,3}\s*" + U + @")|(\d{1,3}\s*" + U + @"))(?=\s*(?:$|,|x|rest))", "$2 $1$4$5$6 $3 ", "carioca down and back 20 m x 2", "carioca 2 x 20 up + 20 m back"),
         Of(@"(?<=^\s*\p{L}[\p{L}' -]*\s)(?:w/\s*|with\s+)?(?:dumb\s?bells?|dbs?|kettle\s?bells?|kbs?)\s*(2\s*x\s*\d{1,2}(?:\.5)?\s*(?:kg|lb)s?)\s*,?\s+(\d{1,2}\s*x\s*\d{1,2})(?!\d|\s*(?:kg|lb))", " $2 $1", "split squat dumbbells 2 x 20 kg 3x8", "split squat 3 x 8 reps each side 2 x 20 kg"),
 
+        Of(@"^\s*(\d{1,2})\s*x?\s*hills(?:\s+(?:sprints?|runs?))?\s*,?\s*(?:of\s+|x\s*)?(?=$|,|\d{1,3}\s*" + U + "|@|rest|walk|w/)", "", "6 hills", "hill sprint 6 x 20 m") with { Make = m => HillLength.IsMatch(m.Result("$'")) ? $"hill sprint {m.Groups[1].Value} x " : $"{m.Groups[1].Value} hill sprints " },
+        Of(@"^\s*(" + InLetters + @"|\d{1,2})\s+(easy|fast|relaxed|steady)?\s*([1-4]\d0)s(?=\s*(?:$|,|@|w/|with|rest|\d{1,2}\s*(?:min|')))", "", "two 200s 8 min", "2 x 200 m rest 8:00") with { Make = m => $"{(char.IsAsciiDigit(m.Groups[1].Value[0]) ? m.Groups[1].Value : Number(m.Groups[1].Value))} x {m.Groups[3].Value} m {m.Groups[2].Value} " },
+
         // Loads, heights and words of another order.
         Of(@"(?<=^\s*(?:\d{1,2}\s*x\s*)?.*" + B + @"(?:sled|chain|vest)s?" + E + @".*)@\s*(" + One + @"\s*-\s*" + One + @"\s*)(kg|lb)s?" + E, " $1$2 ", "sled 4-6 x 15m @ 20-25kg", "4-6 x 15 m sled 20-25 kg"),
         Of(@"(?<=^\s*(?:[\p{L}-]+\s+)*(?:box|hurdle|drop|depth)\s+(?:jump|hop|landing|drop)s?\s+\d{1,2}\s*x\s*\d{1,2}\s+)(6|12|18|24|36|42)\s*″(?=\s*(?:$|,))", " <$1 in>", "hurdle hops 3x5 18\"", "hurdle rebound 3 x 5 reps cue \"18 in\""),
@@ -187,6 +190,8 @@ public static partial class LineHabits
     private const string Across = @"(?:side(?:ways|s)?(?:\s*(?:to|-to-)\s*side)?|lateral(?:ly)?|s/s|across|cross(?:[ -]body)?)";
 
     private static readonly Regex EndsInRest = new(Resting + @"\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
+
+    private static readonly Regex HillLength = new("^\\d{1,3}\\s*" + U, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, TimeSpan.FromMilliseconds(250));
 
     private static string OfEach(Match match)
     {

@@ -30,7 +30,9 @@ internal static partial class ShorthandAccount
         }
 
         var names = string.Join(' ', read.Lines.Select(l => catalogue.Find(l.Exercise)).OfType<Exercise>().SelectMany(e => e.Also.Append(e.Name)));
-        var lost = LostUnit(line.Text, printed) ?? LostFigure(line.Text, read, printed, names) ?? LostWord(line.Text, line.Text.Length - LineHabits.WithoutHeading(line.Text).Length, printed, names, catalogue);
+        var heading = line.Text.Length - LineHabits.WithoutHeading(line.Text).Length;
+        var work = new string(' ', heading) + line.Text[heading..];
+        var lost = LostUnit(work, printed) ?? LostFigure(work, read, printed, names) ?? LostWord(work, heading, printed, names, catalogue);
         if (lost is not { } at)
         {
             return null;
