@@ -9,6 +9,7 @@ public static partial class LineHabits
     /// <summary>Habits that hold words which might be taken for a name of an exercise; they come before names are looked for.</summary>
     internal static IReadOnlyList<Habit> BeforeNames { get; } =
     [
+        .. Aside(),
         .. Around(),
         .. Often(),
         .. Spoken(),

@@ -8,9 +8,9 @@ namespace InchBurst.Core.Shorthand;
 public static partial class LineHabits
 {
     // A stretch with what is done on it, such as 20 m fast.
-    private const string Done = @"(?:build(?:[ -]?up)?|fly(?:ing)?|fast|hard|sprint(?:ing)?|float(?:ing)?|relax(?:ed)?|easy|coast(?:ing)?|slow(?:[ -]?down)?|decel\p{L}*|accel\p{L}*|hold|out|up|back)";
+    private const string Done = @"(?:build(?:[ -]?up)?|fly(?:ing)?|fast|hard|sprint(?:ing)?|float(?:ing)?|relax(?:ed)?|easy|coast(?:ing)?|slow(?:[ -]?down)?|decel\p{L}*|accel\p{L}*|hold|max(?:imum)?(?:[ -]?(?:v|velocity|speed))?|out|up|back)";
     private const string People = @"(?:juniors?|seniors?|women|men|girls|boys|ladies|backs|forwards?|wings?|wingers?|pivots?|line players?|keepers?|goalkeepers?|goalies|defenders|attackers|midfielders|starters|non-starters|subs|substitutes|rookies|beginners|seconds|reserves|returners|injured|gks?|u\d{2}s?|everyone else|the rest)(?!\p{L})";
-    private const string Heading = @"(?:acceleration|abs|trunk|speed(?:\s+work)?|strength|gym|weights|plyos?|plyometrics|jumps|power|drills?|prep(?:aration)?|primers?|activation|mobility|core|conditioning|agility|change\s+of\s+direction|cod|(?:in|pre|off|post)[ -]season|(?:day|week|option|phase|session)\s+[a-z1-9]|(?:mon|tues|wednes|thurs|fri|satur|sun)day|(?:mon|tues?|wed|thur?s?|fri|sat|sun)|am|pm|extras?|last|finally|(?:speed|strength|power|test(?:ing)?|match|jump|plyo|tempo|acceleration)\s+day|sprints?|(?:\p{L}{2,}\s+){1,2}(?:work|practice|session|training|section|phase|drills?|circuit|series|block)|(?:speed\s+)?ladder|technique|technical|movement|(?:hip\s+)?hinge|knee(?:\s+dominant)?|hip(?:\s+dominant)?|push|pull|lower(?:\s+body)?|upper(?:\s+body)?|(?:main|primary|secondary)\s+lifts?|accessor(?:y|ies)|assistance|finisher|part\s+[a-z1-9]|block\s+[a-z1-9]|set\s+[a-z1-9]|station\s+[a-z1-9]|[a-d][1-9]?)";
+    private const string Heading = @"(?:acceleration|abs|trunk|speed(?:\s+work)?|strength|gym|weights|plyos?|plyometrics|jumps|power|drills?|prep(?:aration)?|primers?|activation|mobility|core|conditioning|agility|change\s+of\s+direction|cod|(?:in|pre|off|post)[ -]season|(?:day|week|option|phase|session)\s+[a-z1-9]|(?:mon|tues|wednes|thurs|fri|satur|sun)day|(?:mon|tues?|wed|thur?s?|fri|sat|sun)|am|pm|extras?|last|finally|finish|potentiation|lifts?|speed\s+end(?:urance)?\.?|(?:speed|strength|power|test(?:ing)?|match|jump|plyo|tempo|acceleration)\s+day|sprints?|(?:\p{L}{2,}\s+){1,2}(?:work|practice|session|training|section|phase|drills?|circuit|series|block)|(?:speed\s+)?ladder|technique|technical|movement|(?:hip\s+)?hinge|knee(?:\s+dominant)?|hip(?:\s+dominant)?|push|pull|lower(?:\s+body)?|upper(?:\s+body)?|(?:main|primary|secondary)\s+lifts?|accessor(?:y|ies)|assistance|finisher|part\s+[a-z1-9]|block\s+[a-z1-9]|set\s+[a-z1-9]|station\s+[a-z1-9]|[a-d][1-9]?)";
 
     /// <summary>The line without the heading in front of it.</summary>
     internal static string WithoutHeading(string line) => HeadingInFront.Replace(line, "");
@@ -246,7 +246,7 @@ public static partial class LineHabits
         return word switch
         {
             _ when word.StartsWith("build", StringComparison.Ordinal) || word.StartsWith("accel", StringComparison.Ordinal) => "build",
-            _ when word.StartsWith("fly", StringComparison.Ordinal) || word == "hold" => "fly",
+            _ when word.StartsWith("fly", StringComparison.Ordinal) || word == "hold" || word.StartsWith("max", StringComparison.Ordinal) => "fly",
             _ when word.StartsWith("slow", StringComparison.Ordinal) || word.StartsWith("decel", StringComparison.Ordinal) => "slow",
             _ when word.StartsWith("float", StringComparison.Ordinal) || word.StartsWith("relax", StringComparison.Ordinal) || word.StartsWith("coast", StringComparison.Ordinal) || word == "easy" => "float",
             "out" or "up" => "up",

@@ -12,8 +12,8 @@ namespace InchBurst.Core.Shorthand;
 internal sealed partial class LineText
 {
     // What must not be rewritten stands as one private character: a quoted text, or the name of an exercise.
-    private const char FirstKept = '\uE100';
-    private const char LastKept = '\uE1FF';
+    internal const char FirstKept = '\uE100';
+    internal const char LastKept = '\uE1FF';
 
     // What a habit has the coach say to the athlete stands as one private character too.
     private const char FirstSaid = '\uE200';

@@ -12,6 +12,7 @@ public static partial class PlanText
     // 2 x (200 m, 150 m, 100 m) rest 5 min: rounds of one run each. A ladder of lengths is one run of each.
     private static string Unbracketed(string row, ShorthandContext context)
     {
+        row = row.Contains('"', StringComparison.Ordinal) ? row : row.Replace('[', '(').Replace(']', ')');
         row = RoundsInBrackets().Replace(TimesAll().Replace(HeadingOfRounds().Replace(row, ""), "$1 rounds: "), "$1 rounds: $2");
         if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { } jump && (burst.Groups["far"].Success ? jump.Counted == CountedIn.Metres && jump.Does is (Motion.Skip or Motion.March or Motion.Bound or Motion.Hop) && !burst.Groups["reps"].Success && !burst.Groups["side"].Success : burst.Groups["held"].Success || jump.Counted is CountedIn.Reps or CountedIn.Passes || jump.Does is Motion.Jump or Motion.Bound or Motion.Hop or Motion.Throw))
         {
@@ -224,7 +225,7 @@ public static partial class PlanText
     [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s*(?=[1-9]\s+\p{L}))?(?:(?<reps>[1-9])\s*(?:x\s*|\s))?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s*x\s*(?<reps>[1-9]))?(?:\s+(?:(?<far>\d{1,2}\s*(?:m|yd))|(?<held>\d{1,2}\s*s(?:ecs?)?)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:(?:sprint|dash|acceleration|accel)|(?=x\s*[1-9])))\s*(?:x\s*(?<n>[1-9])(?<side>\s*each(?:\s+(?:side|way|leg))?)?|,\s*(?<n>[1-9])\s*(?:sets?|rounds?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex JumpThenSprint();
 
-    [GeneratedRegex(@"^\s*,?\s*(?:rest\s*|r\s*=?\s*)?(?<in>walk[ -]?back|\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*(?:[/,]\s*(?:r\s*=?\s*)?|\s+r\s*=?\s*)(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*,?\s*(?:rest\s*|r\s*=?\s*)?(?<in>walk[ -]?back|\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*(?:[/,;]\s*(?:r\s*=?\s*)?|\s+r\s*=?\s*)(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex WithinAndAfter();
 
     // ladder 10-20-30-40 m, walk back; 40-30-20-10 x 2; pyramid 20/40/60/40/20; with the word in front spaces are enough.

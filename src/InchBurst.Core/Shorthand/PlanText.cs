@@ -276,7 +276,7 @@ public static partial class PlanText
     private static partial Regex RestPart();
 
     // A comma parts lines too where another exercise follows it.
-    [GeneratedRegex(@";|,(?=\s*(?!(?:rest|gates?|for|each|per|log|cue|from|through|at|with|walk|in|as|sled|band|chain|vest|timed|full|easy|left|right|both|r|then)\b)\p{L}|\s*\d{1,3}\s*(?:m|yd)\s*(?:sprint|run|dash|hill|fly|flying|acceleration|bound|jog|free|unloaded|unresisted|sled|band|chain|vest|uphill)\p{L}*\b|\s*\d{1,3}\s*(?:m|yd)\s*(?:[,;]|$)|\s*\d{1,2}\s*x\s*\d|\s*\d{1,2}\s+(?!(?:min|sec|metres?|meters?|yards?|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,})|\s\+\s(?=\p{L}|\d+\s*x)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@";|,(?=\s*(?!(?:rest|gates?|for|each|per|log|cue|from|through|at|with|walk|in|as|sled|band|chain|vest|timed|full|easy|left|right|both|r|then)\b)\p{L}|\s*\d{1,3}\s*(?:m|yd)\s*(?:sprint|run|dash|hill|fly|flying|acceleration|bound|jog|free|unloaded|unresisted|sled|band|chain|vest|uphill)\p{L}*\b|\s*\d{1,3}\s*(?:m|yd)\s*(?:[,;]|$|(?<=\s|\d(?:m|yd)\s+)\p{L}[\p{L}-]*\s*[\p{L}-]*\s*(?:[,;]|$))|\s*\d{1,2}\s*x\s*\d|\s*\d{1,2}\s+(?!(?:min|sec|metres?|meters?|yards?|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,})|\s\+\s(?=\p{L}|\d+\s*x)", RegexOptions.IgnoreCase)]
     private static partial Regex Parted();
 
     // Bullets and numbers in front of pasted lines: "- ", "* ", "1) ", "A1. ".

@@ -92,7 +92,7 @@ internal static partial class ShorthandAccount
     private static partial Regex TwoNumbers();
 
     // One times sign, at the end of several pieces.
-    [GeneratedRegex(@"^(?!.*;)(?!.*\d\s*x.*x\s*\d)[^x]*,[^,]*x\s*([2-9]|1[0-9])\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?!.*;)(?!.*\d\s*x.*x\s*\d)[^x]*(?:,|\s/\s)[^,/]*x\s*([2-9]|1[0-9])\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex TimesBehind();
 
     [GeneratedRegex(@"[0-9]\s*(?:m|yd|yards?|metres?|meters?)\s*\+\s*[0-9]{1,3}\s*(?:m|yd|yards?|metres?|meters?)(?![\p{L}0-9])", RegexOptions.IgnoreCase)]

@@ -154,7 +154,7 @@ internal static partial class ShorthandWaysOut
     private const int LeastAdverb = 6;
 
     // Words of the body and of how it moves, which are said to athletes all day: beside a name or a kit that has them too they are remarks.
-    private static readonly HashSet<string> OfTheBody = new(["relax", "face", "jaw", "chin", "head", "eyes", "neck", "shoulders", "chest", "arms", "elbows", "hands", "hips", "knees", "shins", "heels", "toes", "ankles", "feet", "tall", "big", "low", "quick", "soft", "stiff", "push", "drive", "punch", "ground"], StringComparer.OrdinalIgnoreCase);
+    private static readonly HashSet<string> OfTheBody = new(["relax", "face", "jaw", "chin", "head", "eyes", "neck", "shoulders", "chest", "arms", "elbows", "hands", "hips", "knees", "shins", "heels", "toes", "ankles", "feet", "tall", "big", "low", "quick", "soft", "stiff", "push", "drive", "punch", "ground", "contact", "contacts"], StringComparer.OrdinalIgnoreCase);
 
     // Short words without a vowel are abbreviations of something.
     private static bool MeansSomething(string word, ShorthandContext context) => !OfTheBody.Contains(word) && (

@@ -1,0 +1,56 @@
+using System.Text.RegularExpressions;
+
+namespace InchBurst.Core.Shorthand;
+
+/// <summary>Habits of lines that say how the work is done aside: which foot, which way, after what, and with what beside the lane.</summary>
+public static partial class LineHabits
+{
+    private static Habit[] Aside() =>
+    [
+        // Tests and courses by their names.
+        Of(@"^\s*(\d{1,2})\s*x\s*505s?(?!\s*(?:" + U + @"|\d|\.))", "505 $1 reps", "3 x 505 per leg", "ten-and-back 3 x 5 + turn 180 + 5 m each side"),
+        Of(@"^\s*(\d{1,2})\s*x\s*300\s*(?:yds?|yards?|y)\s*shuttles?(?:\s+runs?)?", "300 yd shuttle x $1 ", "3 x 300yd shuttle, 3 min", "repeat shuttle 3 x 25 up + 25 back + 25 up + 25 back + 25 up + 25 back + 25 up + 25 back + 25 up + 25 back + 25 up + 25 yd back rest 3:00"),
+        Of(@"^\s*(\d{1,2})\s*x\s*(\p{L}[\p{L}' -]*?)\s*\(\s*(\d{1,2})\s*(?:each|per|to\s+each)\s*(?:side|way|leg|direction)\s*\)", "", "4 x pro agility (2 each direction), 2 min rest", "five-ten-five 2 x 5 + turn 180 right + 10 + turn 180 left + 5 m each side rest 2:00") with { Make = m => Parsed(m.Groups[1].Value) == 2 * Parsed(m.Groups[3].Value) ? $"{m.Groups[2].Value} {m.Groups[3].Value} each side" : m.Value },
+        Of(@"^(\s*)(\d{1,2})(\s*x\s*\d{1,3}\s*" + U + @"[^()]*?)\s*[,(]\s*(\d{1,2})\s*(?:x\s*)?(?:left|L)\s*(?:,|/|and|&|\+)\s*\4\s*(?:x\s*)?(?:right|R)\s*\)?", "", "4 x 20m 3-point starts (2 left, 2 right)", "2 x 20 m from 3-point each side") with { Make = m => Parsed(m.Groups[2].Value) == 2 * Parsed(m.Groups[4].Value) ? $"{m.Groups[4].Value}{m.Groups[3].Value} each side" : m.Value },
+        Of(@"^\s*(?<n>\d{1,2}\s*x\s*)?(?<whole>\d{2,3})\s*(?<u>m|yd)\s*shuttles?(?:\s+runs?)?\s*\(\s*(?<a>\d{1,2})\s*(?:m|yd)\s*(?:out|there|up|down)[ -](?:and|&)[ -]back\s*\)", "", "6 x 40m shuttle (20m out-and-back), 30s rest", "repeat shuttle 6 x 20 up + 20 m back rest 0:30") with { Make = m => Parsed(m.Groups["whole"].Value) == 2 * Parsed(m.Groups["a"].Value) ? $"repeat shuttle {m.Groups["n"].Value}{m.Groups["a"].Value} up + {m.Groups["a"].Value} {m.Groups["u"].Value} back " : m.Value },
+        Of(@"^\s*(\d{1,2})\s*x\s*(\d{2,3}\s*(?:m|yd)\s*shuttles?(?:\s+runs?)?\s*\(\s*\d{1,2}\s*(?:m|yd)?\s*x\s*\d{1,2}\s*(?:m|yd)?\s*\))", "$2 x $1", "5 x 150m shuttle (25m x 6), 90s", "repeat shuttle 5 x 25 up + 25 back + 25 up + 25 back + 25 up + 25 m back rest 1:30"),
+        Of(@"^\s*(\d{1,2})\s*x\s*(\d{1,2})\s*(" + U + @")\s*(?:lateral\s+|side\s+)?(" + Strides + @")s?\s+(?:in)?to\s+(?:an?\s+)?(\d{1,2})\s*(" + U + @")\s*(?:sprint|dash|run|accel\p{L}*)", "$1 x $2 $4 + $5 $6 sprint", "6 x 10m lateral shuffle to 10m sprint", "6 x 10 shuffle + 10 m sprint"),
+        Of(@"^\s*(\d{1,3}\s*(?:m|yd))\s*(?:sprint\s+|dash\s+)?(?:timed|time[ -]trials?|tests?|tt)\s*x\s*(\d{1,2})(?!\d)(?=\s*[,(]|\s+gates)", "$2 x $1 timed", "30m time trial x 3 (gates at 5, 10, 20, 30m)", "3 x 30 m gates 5,10,20,30 m log time"),
+        Of(@"^\s*(?:sprint|run)\s+(\d{1,3}\s*(?:m|yd)?)\s*/\s*walk\s+\1\s*(?:back\s*)?x\s*(\d{1,2})(?!\d)", "$2 x $1 rest walk-back", "Sprint 20m / walk 20m x 8", "8 x 20 m rest walk-back"),
+
+        // What is said before the work and is none of it.
+        Of(@"^\s*(?:please\s+)?(?:(?:all\s+)?(?:athletes|players|everyone|everybody|each\s+(?:athlete|player))\s*(?:to\s+)?(?:runs?|does|do|sprints?|perform|complete)?|perform|complete|do|execute)\s*:?\s+(?=\d{1,2}\s*(?:x|sets?|reps?|block|runs?|sprints?)" + E + ")", "", "Perform 4 x 20 m", "4 x 20 m"),
+        Of(@"^\s*(?:recovery|active\s+recovery|regeneration)\s*:\s*(?=\d{1,2}\s*min(?:ute)?s?\s+\p{L}|\p{L}{3})", "", "Recovery: 10 min easy bike", "bike intervals 10 min easy"),
+        Of(@"^\s*w\s*/?\s*u\s*[:-]?\s+(?=" + Time + @"\s*$)", "warm up ", "WU: 10 min", "raise 10 min"),
+        Of(@"^\s*c\s*/?\s*d\s*[:-]?\s+(?=" + Time + @"\s*$)", "cool down ", "CD 5 min", "cool-down 5 min"),
+        Of(@"^\s*[wc]\s*/\s*[ud]\s*[:-]?\s+(?=\d|\p{L})", "", "W/U 800 m jog", "800 m jog"),
+        Of(@"^(\s*\p{L}[\p{L} ]*?)\s+-\s+(\d{1,3}\s*%\s*(?:bw|bm|body[ -]?(?:weight|mass)))\s+-\s+(?=\d{1,2}\s*x)", "$1 $2, ", "Sled sprints - 20% BW - 5 x 20 m", "5 x 20 m sled 20%bm"),
+        Of(@"(?<=" + B + @"starts?)\s+(?:in)?to\s+(?:an?\s+)?(\d{1,3}\s*(?:m|yd))\s*(?:sprints?|dash|accel\p{L}*)?", " $1", "Kneeling start into 15m sprint x 4", "4 x 15 m from kneeling"),
+        Of(@"^\s*(?:accel\p{L}*|sprints?|runs?)?\s*(?:sprints?\s*)?\(\s*(?<far>\d{1,3})\s*(?<u>m|yd)?(?:\s*[,/-]\s*(?<far>\d{1,3})\s*(?<u>m|yd)?){1,5}\s*\)\s*x\s*(?<n>\d{1,2})\s*(?:of\s+)?each", "", "Acceleration sprints (10, 20, 30 m) x 2 each", "2 x 10 m; 2 x 20 m; 2 x 30 m") with { Make = OfEach },
+        Of(@"(?<=\d\s*(?:" + U + @"|%)[^;(]*)" + B + @"afap" + E, " full ", "2 x 30m AFAP", "2 x 30 m full"),
+        Of(@"(?<=(?<![\d.])(\d{2,3})\s*m\s*(?:@\s*\d{2,3}\s*%\s*)?)\(\s*(\d{1,3}(?:\.\d{1,2})?)\s*s(?:ecs?)?\s*\)", "", "6 x 60 m @ 90% (7.5 s)", "6 x 60 m @90% in 7.5 s") with { Make = m => IsPace(m.Groups[1].Value, m.Groups[2].Value) && (Parsed(m.Groups[2].Value) < LeastRest || m.Groups[2].Value.Contains('.', StringComparison.Ordinal)) ? $" in {m.Groups[2].Value} s " : m.Value },
+
+        Of(@"(?<=^(?=.*" + B + @"(?:box|hurdle|depth|drop)" + E + @").*)\(\s*(\d{1,2})\s*″\s*\)", " <$1 in> ", "Box jumps (24\") 4 x 3", "box jump 4 x 3 reps cue \"24 in\""),
+        Of(@"^\s*(\d{1,2}\s*x\s*\d{1,3}\s*(?:m|yd))\s*((?:max(?:imum)?|top)[ -](?:velocity|speed))\s*(?:runs?|sprints?|efforts?)" + E, "$2 $1 ", "2 x 40m max velocity runs, 6 min", "2 x 30 build + 40 fly + 20 m slow rest 6:00"),
+        Of(B + @"resisted\s*(?:sprints?|runs?|starts?)?([^()]*)\(\s*(band|chain|parachute|chute|partner)s?\s*\)", " $2 $1 ", "10m resisted starts x 6 (band)", "6 x 10 m band"),
+        Of(@"(?<=^(?!\s*every)\s*\p{L}[\p{L}' -]*\s)for\s+(?=\d{1,3}\s*(?:" + U + "|" + T + "|reps))", "", "High knees for 20m x 2", "high knees 2 x 20 m"),
+        Of(@"^\s*(bounding|bounds|hops|pogos)\s+(\d{1,2})\s*contacts\s*x\s*(\d{1,2})(?!\d)", "$1 $3 x $2 reps", "Bounding 5 contacts x 4", "alternate bound 4 x 5 reps"),
+        Of(@"^\s*(" + Time + @")\s*(?:easy\s+)?(jog|skip|bike|row)\s+warm[ -]?up\s*$", "$2 $1", "5 minute jog warm-up", "easy jog 5 min"),
+        Of(@"^\s*(\d{1,2})\s*reps\s+(?:of\s+)?(\p{L}[\p{L}' -]*?)\s*((?:@|at)\s*\d{1,3}(?:\.5)?\s*(?:kg|lb|%))?\s*x\s*(\d{1,2})\s*(?:sets?)?(?=\s*(?:$|,|rest))", "$2 $4 x $1 $3", "12 reps hip thrust @ 80kg x 3 sets", "hip thrust 3 x 12 reps 80 kg"),
+        Of(@"^\s*(\d{1,2})\s*x\s*max\s+(\p{L}[\p{L}' -]*?)\s*$", "$2 $1 x max", "3 x max push-ups", "push-up 3 passes cue \"as many as can be done well\""),
+        Of(@"(?<=\d.*),\s*best\s+(?:time|one|jump|attempt|effort)(?:\s+counts)?\s*$", " <best counts>", "30m sprint test x 3, best time", "3 x 30 m log time cue \"best counts\""),
+        Of(@"^\s*(?<at>\d{1,2})\s*m(?:\s*/\s*(?<at>\d{1,3})\s*m){1,4}\s*splits\s*(?:x\s*(?<n>\d{1,2}))?", "", "10m/20m/30m splits x 3", "3 x 30 m gates 10,20,30 m") with { Make = m => $"{(m.Groups["n"].Success ? m.Groups["n"].Value + " x " : "")}{m.Groups["at"].Captures[^1].Value} m gates {string.Join(",", m.Groups["at"].Captures.Select(c => c.Value))}" },
+        Of(@"^\s*(" + InLetters + @")\s+(?!point|pt|leg|step)(?=(?:\p{L}+[ -]){0,3}\p{L}+s\s+(?:of|over|at|x)\s*\d)", "", "Five hill sprints of 20m", "hill sprint 5 x 20 m") with { Make = m => Number(m.Groups[1].Value) + " " },
+
+        // Lists and rests.
+        Of(@";\s*(?=" + Times + @"\s*(?:between|rest|after|$))", ", ", "4 x 20m, walk back; 3 min between sets", "4 x 20 m rest walk-back/3:00"),
+        Of(@"^\s*(\d)\s*x\s*(\d{1,2})\s*min(?:ute)?s?\s*(?:@|of|:)?\s*(10|15|20|30)\s*s?\s*[/-]\s*(10|15|20|30|45|60)\s*s?\s*\(\s*(\d{2,3})\s*%\s*(?:mas|aerobic)\s*\)(?:\s*,\s*(" + Clocked + @"))?\s*$", "", "3 x 6 min @ 15s/15s (100% MAS), 3 min", "3 x 12 x 15 s 100% aerobic rest 0:15/3:00") with { Make = m => $"{OnOff(m.Groups[1].Value + " x", m.Groups[2].Value, m.Groups[3].Value, m.Groups[4].Value)}{(m.Groups[6].Success ? "andsets " + m.Groups[6].Value + " " : "")}@ {m.Groups[5].Value}% MAS" },
+
+        // How, and from what.
+        Of(@"(?<=" + Time + @"\s*)(?:easy\s+|steady\s+)?(zone\s*[1-5]|z[1-5])\s+(?:easy\s+)?(?:runs?|running)\s*$", " <$1>", "20 min zone 2 run", "20 min cue \"zone 2\""),
+        Of(@"(?:with|w/)\s*(?:an?\s+)?(?:mini|resistance|power|super)[ -]?bands?(?:\s+round\s+the\s+(?:knees|ankles|waist))?" + E, " band ", "3 x 30m with mini-band", "3 x 30 m band"),
+        Of(@"\bfrom\s+tall[ -]kneeling" + E, "from kneeling <tall>", "4 x 20m from tall kneeling", "4 x 20 m from kneeling cue \"tall\""),
+        Of(@"(?<=\d\s*" + U + @"\s*)sprints?\s+(?:to|into|and|then)\s+(?:an?\s+)?stick" + E, "sprint and stop", "4 x 10m sprint to stick", "stick the stop 4 x 10 m"),
+        Of(@"(?<=\d.*)(?:,\s*|\s+)alternat(?:e|ing)\s+(?:starting\s+|start\s+)?(directions?|ways?|starts?)\s*$", " <alternate $1>", "6 x 5-10-5, alternate starting direction", "five-ten-five 6 x 5 + turn 180 right + 10 + turn 180 left + 5 m cue \"alternate direction\""),
+    ];
+}
