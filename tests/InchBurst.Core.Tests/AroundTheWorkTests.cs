@@ -143,6 +143,7 @@ public sealed class AroundTheWorkTests
     [InlineData("squat + box jump 4 rounds", "4 rounds: squat 3 reps; box jump 3 reps")]
     [InlineData("3 rounds: A-skip; 20 m", "3 rounds: A-skip 15 m; 20 m")]
     [InlineData("3x: A skip 20m, high knees 20m", "3 rounds: A-skip 20 m; high knees 20 m")]
+    [InlineData("Contrast x 4: 15m sled, 15m free", "4 rounds: 15 m sled; 15 m")]
     [InlineData("2 x 20m A-skips, B-skips, high knees", "A-skip 2 x 20 m; B-skip 2 x 20 m; high knees 2 x 20 m")]
     [InlineData("3 x (10m + 20m + 30m), walk back, 4 min between sets", "3 rounds rest 4:00: 10 m rest walk-back; 20 m rest walk-back; 30 m")]
     [InlineData("2 rounds: 10 m rest 1:00/4:00; 20 m rest 1:00/4:00", "2 rounds rest 4:00: 10 m rest 1:00; 20 m rest 1:00")]
@@ -153,6 +154,18 @@ public sealed class AroundTheWorkTests
     [InlineData("wickets + 20m sprint x 4", "4 rounds: mini-hurdle run 1 passes; 20 m")]
     [InlineData("push up + 20m sprint x 4", "4 rounds: push-up 1 reps; 20 m")]
     public void In_rounds_each_is_done_once_a_round(string row, string reads) => Assert.Equal(reads, Read(row));
+
+    // A problem inside rounds is pointed at where it stands, whatever parts them, and its answers go there.
+    [Theory]
+    [InlineData("3 rounds: 20m sprint + glorp + 30s plank", "glorp")]
+    [InlineData("3 rounds: squat 3; blorp 4 x 5; 20 m", "blorp")]
+    [InlineData("2 rounds: 20 m, 10 push-ups, zorp 3", "zorp")]
+    public void In_rounds_a_problem_stands_where_it_was_typed(string row, string word)
+    {
+        var problem = Problem(row);
+        Assert.Equal(word, row.Substring(problem.Start, problem.Length));
+        Assert.Contains($"\"{word}\"", problem.Choices[0].In(row), StringComparison.Ordinal);
+    }
 
     // One way down the lane and another back: rounds of both, and an easy way back is the rest.
     [Theory]
@@ -192,6 +205,11 @@ public sealed class AroundTheWorkTests
     [InlineData("4 x pro agility (3 each direction)", "five-ten-five 4 x 5 + turn 180 right + 10 + turn 180 left + 5 m cue \"3 each direction\"")]
     [InlineData("\"a thing of our own\" 5 bounds each side as jumps", "\"a thing of our own\" 5 bounds each side as jumps")]
     [InlineData("5 bounds x 3", "alternate bound 3 x 5 reps")]
+    [InlineData("World's greatest stretch x 4 each", "lunge with reach 4 reps each side")]
+    [InlineData("walking lunge x 3", "walking lunge 3 x 15 m")]
+    [InlineData("3 x A-skip, 3 x B-skip, 20m", "A-skip 3 x 20 m; B-skip 3 x 20 m")]
+    [InlineData("Deceleration 5 x 15m, stick", "stick the stop 5 x 15 m cue \"stick it\"")]
+    [InlineData("Sprint 20m to stop x 4", "stick the stop 4 x 20 m")]
     [InlineData("squat hold 3 x 60s", "squat 3 x 1 min")]
     [InlineData("boxjump 3x3", "box jump 3 x 3 reps")]
     [InlineData("Askip 2x20m", "A-skip 2 x 20 m")]

@@ -42,6 +42,18 @@ public static partial class LineHabits
         Of(@"^\s*(?<at>\d{1,2})\s*m(?:\s*/\s*(?<at>\d{1,3})\s*m){1,4}\s*splits\s*(?:x\s*(?<n>\d{1,2}))?", "", "10m/20m/30m splits x 3", "3 x 30 m gates 10,20,30 m") with { Make = m => $"{(m.Groups["n"].Success ? m.Groups["n"].Value + " x " : "")}{m.Groups["at"].Captures[^1].Value} m gates {string.Join(",", m.Groups["at"].Captures.Select(c => c.Value))}" },
         Of(@"^\s*(" + InLetters + @")\s+(?!point|pt|leg|step)(?=(?:\p{L}+[ -]){0,3}\p{L}+s\s+(?:of|over|at|x)\s*\d)", "", "Five hill sprints of 20m", "hill sprint 5 x 20 m") with { Make = m => Number(m.Groups[1].Value) + " " },
 
+        Of(@"(?<=\d.*),\s*stick(?:\s+it)?\s*$", " <stick it>", "Deceleration 5 x 15m, stick", "stick the stop 5 x 15 m cue \"stick it\""),
+        Of(@"^\s*(\d{1,2})\s*x\s*(\p{L}[\p{L}' -]*?)\s*(?:,|&|\+|and)\s*(\d{1,2})\s*x\s*(\p{L}[\p{L}' -]*?)\s*,\s*(\d{1,3}\s*(?:m|yd))(?:\s*each)?\s*$", "$2 $1 x $5; $4 $3 x $5", "3 x A-skip, 3 x B-skip, 20m", "A-skip 3 x 20 m; B-skip 3 x 20 m"),
+        Of(@"(?<=^\s*\p{L}[\p{L}' -]*\s\d{1,2}\s*x\s*\d{1,2}),\s*(?=\d{2,3}(?:\.5)?\s*%)", " @", "Back squat 3 x 3, 85%, 3 min rest", "squat 3 x 3 reps 85% max rest 3:00"),
+        Of(@"^\s*(\d{1,3}\s*s(?:ecs?)?)\s*on\s*[,/]?\s*(\d{1,3}\s*s(?:ecs?)?)\s*off\s*x\s*(\d{1,2})\s*,\s*([2-9])\s*sets(?:\s*,\s*(" + Clocked + @"))?\s*$", "", "20s on, 40s off x 8, 2 sets, 3 min", "2 x 8 x 20 s rest 0:40/3:00") with { Make = m => $"{m.Groups[4].Value} x {m.Groups[3].Value} x {m.Groups[1].Value} rest {m.Groups[2].Value}{(m.Groups[5].Success ? " andsets " + m.Groups[5].Value : "")}" },
+        Of(@"^\s*(\p{L}[\p{L}' -]*?)\s+tests?\s*[:,]\s*(\d{1,2})\s*(?:attempts?|trials?|tries|jumps|throws|reps)\s*$", "$1 x $2", "Broad jump test: 3 attempts", "broad jump 3 reps"),
+        Of(@"^\s*(" + People + @")\s*:\s*(?=\p{L}{3})([^:;]*\d[^:;]*)$", "$2 for $1", "Starters: easy jog 10 min", "easy jog 10 min for \"Starters\""),
+
+        Of(@"^(\s*(?:mini[ -]?hurdles?|wickets?)(?:\s+runs?)?\s+\d{1,2}\s*(?:passes|runs|reps))\s*(?:@|at)\s*([12]\.\d{1,2})\s*m?(?=\s*(?:$|,))(.*)$", "", "Wickets 6 passes @ 1.9m, 2 min", "mini-hurdle run 6 passes rest 2:00 cue \"1.9 m apart\"") with { Make = m => $"{m.Groups[1].Value}{m.Groups[3].Value} <$2 m apart>" },
+        Of(@"^\s*(heavy|light)\s+sled\s+march(?:es|ing)?\s*:?\s*(?=\d)", "sled march $1 ", "Heavy sled marches 4 x 15m, 2 min", "A-march 4 x 15 m sled heavy rest 2:00"),
+        Of(@"^\s*leg\s+swings?\s*:\s*(\d{1,2})\s*(?:x\s*)?(?:front|forwards?)\s*(?:,|and|&)\s*(\d{1,2})\s*(?:x\s*)?(?:side(?:ways)?|lateral)(?:\s*,?\s*each(?:\s+(?:leg|side))?)?\s*$", "leg swing forwards $1; leg swing sideways $2", "Leg swings: 10 front, 10 side, each leg", "leg swing forwards 10 reps each side; leg swing sideways 10 reps each side"),
+        Of(@"^\s*(" + People + @")\s+only\s*:\s*(?=\d)(.*)$", "", "Seniors only: 2 x 60m", "2 x 60 m for \"Seniors\"") with { Make = m => $"{RestSaid(m.Groups[2].Value)} for {m.Groups[1].Value}" },
+
         // Lists and rests.
         Of(@";\s*(?=" + Times + @"\s*(?:between|rest|after|$))", ", ", "4 x 20m, walk back; 3 min between sets", "4 x 20 m rest walk-back/3:00"),
         Of(@"^\s*(\d)\s*x\s*(\d{1,2})\s*min(?:ute)?s?\s*(?:@|of|:)?\s*(10|15|20|30)\s*s?\s*[/-]\s*(10|15|20|30|45|60)\s*s?\s*\(\s*(\d{2,3})\s*%\s*(?:mas|aerobic)\s*\)(?:\s*,\s*(" + Clocked + @"))?\s*$", "", "3 x 6 min @ 15s/15s (100% MAS), 3 min", "3 x 12 x 15 s 100% aerobic rest 0:15/3:00") with { Make = m => $"{OnOff(m.Groups[1].Value + " x", m.Groups[2].Value, m.Groups[3].Value, m.Groups[4].Value)}{(m.Groups[6].Success ? "andsets " + m.Groups[6].Value + " " : "")}@ {m.Groups[5].Value}% MAS" },

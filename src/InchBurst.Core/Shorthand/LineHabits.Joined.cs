@@ -100,7 +100,7 @@ public static partial class LineHabits
         Of(@"(?<![\d.x])\s(\d{1,3})\s*(kg|lb)s?\s*(?:in\s+)?(?:each|per)\s+(?:hand|side|arm)" + E, " 2 x $1 $2 ", "farmer carry 4x20m 24kg each hand", "loaded carry 4 x 20 m 2 x 24 kg"),
         Of(@"(?<=" + B + @"starts?)\s*\+\s*(?=\d{1,3}\s*" + U + ")", " ", "push up start + 10m x 4", "prone start 4 x 10 m"),
         Of(@"\(\s*(\d{1,2}\s+(?:cones?|poles?|mini[ -]?hurdles?|hurdles?|steps?|sticks?|wickets?))\s*\)", " <$1> ", "zig zag sprints 4 x 20m (5 cones)", "zigzag run 4 x 20 m cue \"5 cones\""),
-        Of(@"(?<=^\s*(?:decel(?:erat(?:e|ion))?|brake|braking|sprint)s?\s+\d{1,2}\s*" + U + @")\s*(?:to|into)\s+(?:an?\s+)?(?:full\s+|dead\s+)?stop" + E, "", "decel 15m to stop x 4", "stick the stop 4 x 15 m"),
+        Of(@"(?<=^\s*(?:decel(?:erat(?:e|ion))?|brake|braking)s?\s+\d{1,2}\s*" + U + @")\s*(?:to|into)\s+(?:an?\s+)?(?:full\s+|dead\s+)?stop" + E, "", "decel 15m to stop x 4", "stick the stop 4 x 15 m"),
 
         Of(@"\(\s*(\d{1,2}\s+(?:each|per|a)\s+(?:way|side|leg|direction))\s*\)", " <$1> ", "7 x 20m (3 each way)", "7 x 20 m cue \"3 each way\""),
         Of(@"(?<=^\s*(?:top|max(?:imum)?)[ -](?:speed|velocity|v)\s.*\d\s*" + U + @")\s+zone" + E, "", "top speed 4 x 20m zone, 30m build", "4 x 30 build + 20 m fly"),

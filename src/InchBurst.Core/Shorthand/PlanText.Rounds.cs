@@ -13,7 +13,7 @@ public static partial class PlanText
     private static string Unbracketed(string row, ShorthandContext context)
     {
         row = row.Contains('"', StringComparison.Ordinal) ? row : row.Replace('[', '(').Replace(']', ')');
-        row = RoundsInBrackets().Replace(TimesAll().Replace(HeadingOfRounds().Replace(row, ""), "$1 rounds: "), "$1 rounds: $2");
+        row = RoundsInBrackets().Replace(TimesAll().Replace(HeadingOfRounds().Replace(row, ""), "${n} rounds: "), "$1 rounds: $2");
         if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { } jump && (burst.Groups["far"].Success ? jump.Counted == CountedIn.Metres && jump.Does is (Motion.Skip or Motion.March or Motion.Bound or Motion.Hop) && !burst.Groups["reps"].Success && !burst.Groups["side"].Success : burst.Groups["held"].Success || jump.Counted is CountedIn.Reps or CountedIn.Passes || jump.Does is Motion.Jump or Motion.Bound or Motion.Hop or Motion.Throw))
         {
             // A jump or a drill and straight into a sprint are rounds of one each.
@@ -157,8 +157,8 @@ public static partial class PlanText
     [GeneratedRegex(@"^\s*(?<one>\d{2,3})\s*m?\s*\+\s*(?<other>\d{2,3})\s*m?\s*x\s*(?<n>[1-9])(?<rest>(?:[,\s@].*)?)$", RegexOptions.IgnoreCase)]
     private static partial Regex AddedLengths();
 
-    // 3x: A-skip 20 m, high knees 20 m
-    [GeneratedRegex(@"^\s*([2-9])\s*(?:x|times)\s*:\s*(?=[^:]*[,;+])", RegexOptions.IgnoreCase)]
+    // 3x: A-skip 20 m, high knees 20 m; contrast x 4: 15 m sled, 15 m free
+    [GeneratedRegex(@"^\s*(?:(?<n>[2-9])\s*(?:x|times)|(?:contrasts?|complex|circuit|pairs?)\s*x\s*(?<n>[2-9]))\s*:\s*(?=[^:]*[,;+])", RegexOptions.IgnoreCase)]
     private static partial Regex TimesAll();
 
     // 2 rounds (3 x 20 m, 2 x 40 m); (20 m, 30 m, 40 m) x 3

@@ -202,22 +202,24 @@ public static partial class PlanText
 
         double? rest = match.Groups["rest"].Success ? ClockSeconds(match.Groups["rest"].Value) : null;
         var lines = new List<PlanLine>();
-        var at = match.Length;
-        foreach (var part in Parted().Split(text[at..]))
+        var body = text[match.Length..];
+        foreach (var range in Parted().EnumerateSplits(body))
         {
-            if (part.Trim().Length > 0)
+            var part = body[range];
+            if (part.Trim().Length == 0)
             {
-                var reading = ShorthandLine.Read(part, context);
-                if (reading.Problem is { } problem)
-                {
-                    return (null, problem with { Start = problem.Start + at });
-                }
-
-                // A name alone in a round is one set of its usual dose: how often, the rounds say.
-                lines.Add(part.Any(char.IsAsciiDigit) ? reading.Line! : reading.Line! with { Sets = 1, Reps = 1 });
+                continue;
             }
 
-            at += part.Length + 1;
+            var reading = ShorthandLine.Read(part, context);
+            if (reading.Problem is { } problem)
+            {
+                var at = match.Length + range.Start.GetOffset(body.Length);
+                return (null, problem with { Start = problem.Start + at, Choices = [.. problem.Choices.Select(c => c with { Put = (c.Put.At + at, c.Put.Length, c.Put.Text) })] });
+            }
+
+            // A name alone in a round is one set of its usual dose: how often, the rounds say.
+            lines.Add(part.Any(char.IsAsciiDigit) ? reading.Line! : reading.Line! with { Sets = 1, Reps = 1 });
         }
 
         if (rest is null && lines.Count > 0 && lines[0].Rest?.SetSeconds is { } after && lines.TrueForAll(l => l.TotalReps == 1 && l.Rest?.SetSeconds == after))
@@ -276,7 +278,7 @@ public static partial class PlanText
     private static partial Regex RestPart();
 
     // A comma parts lines too where another exercise follows it.
-    [GeneratedRegex(@";|,(?=\s*(?!(?:rest|gates?|for|each|per|log|cue|from|through|at|with|walk|in|as|sled|band|chain|vest|timed|full|easy|left|right|both|r|then)\b)\p{L}|\s*\d{1,3}\s*(?:m|yd)\s*(?:sprint|run|dash|hill|fly|flying|acceleration|bound|jog|free|unloaded|unresisted|sled|band|chain|vest|uphill)\p{L}*\b|\s*\d{1,3}\s*(?:m|yd)\s*(?:[,;]|$|(?<=\s|\d(?:m|yd)\s+)\p{L}[\p{L}-]*\s*[\p{L}-]*\s*(?:[,;]|$))|\s*\d{1,2}\s*x\s*\d|\s*\d{1,2}\s+(?!(?:min|sec|metres?|meters?|yards?|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,})|\s\+\s(?=\p{L}|\d+\s*x)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@";|,(?=\s*(?!(?:rest|gates?|for|each|per|log|cue|from|through|at|with|walk|in|as|sled|band|chain|vest|timed|full|easy|left|right|both|r|then)\b)\p{L}|\s*\d{1,3}\s*(?:m|yd)\s*(?:sprint|run|dash|hill|fly|flying|acceleration|bound|jog|free|unloaded|unresisted|sled|band|chain|vest|uphill)\p{L}*\b|\s*\d{1,3}\s*(?:m|yd)\s*(?:[,;]|$|(?<=\s|\d(?:m|yd)\s+)\p{L}[\p{L}-]*\s*[\p{L}-]*\s*(?:[,;]|$))|\s*\d{1,2}\s*x\s*\d|\s*\d{1,3}\s*(?:s|secs?|seconds?)\s+(?!rest|rec|walk|jog|easy|off|between)\p{L}{3}|\s*\d{1,2}\s+(?!(?:min|sec|metres?|meters?|yards?|rest|reps?|sets?|rounds?|kg|lb|cm|each|per|times)\p{L}*\b)\p{L}{3,})|\s\+\s(?=\p{L}|\d+\s*x)", RegexOptions.IgnoreCase)]
     private static partial Regex Parted();
 
     // Bullets and numbers in front of pasted lines: "- ", "* ", "1) ", "A1. ".

@@ -127,14 +127,15 @@ internal sealed partial class ShorthandReader
         {
             // So many times the usual dose: of runs, holds and passes that many of one; of what is counted, that count.
             usual.SettleShape();
+            var saidEachSide = eachSide;
             (shape, eachSide) = (usual.shape, eachSide || usual.eachSide);
             if (shape is CountShape count)
             {
                 shape = count with { Count = wanted };
             }
-            else if (shape is RunShape && exercise!.Does == Motion.Walk && wanted > MostWays)
+            else if (shape is RunShape && exercise!.Does == Motion.Walk && (wanted > MostWays || saidEachSide))
             {
-                // Nobody walks a way so often: they are steps.
+                // Nobody walks a way so often, nor a way for each side: they are steps.
                 shape = new CountShape(wanted);
             }
             else

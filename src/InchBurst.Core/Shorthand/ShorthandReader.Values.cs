@@ -56,7 +56,7 @@ internal sealed partial class ShorthandReader
     }
 
     // Words that people write and the table of habits knows, which are no slips of other words; and no word is a slip of its own plural.
-    private static readonly HashSet<string> Common = new(["set", "sets", "and", "best", "sprints", "starts", "runs", "test", "round", "rounds", "first", "last", "next", "steps", "stop", "back", "line", "lines", "hold", "only", "test", "then", "than", "corner", "corners", "cone", "cones", "over", "under", "side", "sides", "wall", "one", "two", "three", "four", "five", "six"], StringComparer.OrdinalIgnoreCase);
+    private static readonly HashSet<string> Common = new(["set", "sets", "and", "best", "sprints", "starts", "runs", "test", "round", "rounds", "first", "last", "next", "steps", "stop", "back", "line", "lines", "hold", "only", "test", "then", "than", "corner", "corners", "cone", "cones", "over", "under", "side", "sides", "wall", "starters", "one", "two", "three", "four", "five", "six"], StringComparer.OrdinalIgnoreCase);
 
     // A doubtful reading is asked about: each choice is the whole line with something put in.
     private static ShorthandException Doubtful(Token token, string question, IReadOnlyList<string> words, Func<string, (int At, int Length, string Put)> with, Func<string, string>? label = null) =>
