@@ -44,7 +44,7 @@ public static partial class LineHabits
 
         Of(@"(?<=\d.*),\s*stick(?:\s+it)?\s*$", " <stick it>", "Deceleration 5 x 15m, stick", "stick the stop 5 x 15 m cue \"stick it\""),
         Of(@"^\s*(\d{1,2})\s*x\s*(\p{L}[\p{L}' -]*?)\s*(?:,|&|\+|and)\s*(\d{1,2})\s*x\s*(\p{L}[\p{L}' -]*?)\s*,\s*(\d{1,3}\s*(?:m|yd))(?:\s*each)?\s*$", "$2 $1 x $5; $4 $3 x $5", "3 x A-skip, 3 x B-skip, 20m", "A-skip 3 x 20 m; B-skip 3 x 20 m"),
-        Of(@"(?<=^\s*\p{L}[\p{L}' -]*\s\d{1,2}\s*x\s*\d{1,2}),\s*(?=\d{2,3}(?:\.5)?\s*%)", " @", "Back squat 3 x 3, 85%, 3 min rest", "squat 3 x 3 reps 85% max rest 3:00"),
+        Of(@"(?<=^\s*\p{L}[\p{L}' -]*\s\d{1,2}(?:-\d{1,2})?\s*x\s*\d{1,2}(?:-\d{1,2})?),\s*(?=\d{2,3}(?:\.5)?(?:\s*-\s*\d{2,3})?\s*%)", " @", "Back squat 3 x 3, 85%, 3 min rest", "squat 3 x 3 reps 85% max rest 3:00"),
         Of(@"^\s*(\d{1,3}\s*s(?:ecs?)?)\s*on\s*[,/]?\s*(\d{1,3}\s*s(?:ecs?)?)\s*off\s*x\s*(\d{1,2})\s*,\s*([2-9])\s*sets(?:\s*,\s*(" + Clocked + @"))?\s*$", "", "20s on, 40s off x 8, 2 sets, 3 min", "2 x 8 x 20 s rest 0:40/3:00") with { Make = m => $"{m.Groups[4].Value} x {m.Groups[3].Value} x {m.Groups[1].Value} rest {m.Groups[2].Value}{(m.Groups[5].Success ? " andsets " + m.Groups[5].Value : "")}" },
         Of(@"^\s*(\p{L}[\p{L}' -]*?)\s+tests?\s*[:,]\s*(\d{1,2})\s*(?:attempts?|trials?|tries|jumps|throws|reps)\s*$", "$1 x $2", "Broad jump test: 3 attempts", "broad jump 3 reps"),
         Of(@"^\s*(" + People + @")\s*:\s*(?=\p{L}{3})([^:;]*\d[^:;]*)$", "$2 for $1", "Starters: easy jog 10 min", "easy jog 10 min for \"Starters\""),
@@ -53,6 +53,9 @@ public static partial class LineHabits
         Of(@"^\s*(heavy|light)\s+sled\s+march(?:es|ing)?\s*:?\s*(?=\d)", "sled march $1 ", "Heavy sled marches 4 x 15m, 2 min", "A-march 4 x 15 m sled heavy rest 2:00"),
         Of(@"^\s*leg\s+swings?\s*:\s*(\d{1,2})\s*(?:x\s*)?(?:front|forwards?)\s*(?:,|and|&)\s*(\d{1,2})\s*(?:x\s*)?(?:side(?:ways)?|lateral)(?:\s*,?\s*each(?:\s+(?:leg|side))?)?\s*$", "leg swing forwards $1; leg swing sideways $2", "Leg swings: 10 front, 10 side, each leg", "leg swing forwards 10 reps each side; leg swing sideways 10 reps each side"),
         Of(@"^\s*(" + People + @")\s+only\s*:\s*(?=\d)(.*)$", "", "Seniors only: 2 x 60m", "2 x 60 m for \"Seniors\"") with { Make = m => $"{RestSaid(m.Groups[2].Value)} for {m.Groups[1].Value}" },
+
+        Of(@"\(\s*(?:run[ -]?(?:in|up)|build(?:[ -]?up)?|lead[ -]?in|approach)\s*:?\s*(\d{1,2}\s*(?:m|yd))\s*\)", " with $1 run-in ", "4 x flying 20m (run-in 30m)", "4 x 30 build + 20 m fly"),
+        Of(@"^\s*cuts?\s+(45|90)\s*x\s*(\d{1,2})\s*(?:each|per)\s*(?:side|way)\s*,\s*(" + Clocked + @")\s*$", "$1 cut x $2 each side rest $3", "Cut 90 x 4 each side, 60 s", "cut ninety 4 x 8 + cut 90 + 8 m each side rest 1:00"),
 
         // Lists and rests.
         Of(@";\s*(?=" + Times + @"\s*(?:between|rest|after|$))", ", ", "4 x 20m, walk back; 3 min between sets", "4 x 20 m rest walk-back/3:00"),
