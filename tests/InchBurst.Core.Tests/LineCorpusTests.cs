@@ -70,7 +70,7 @@ public class LineCorpusTests
     [InlineData("5-6 x 2", "5-6 x 2 m")]
     [InlineData("hill sprints 5x2", "hill sprints 5x2 m|hill sprints 5x2 x 20 m")]
     [InlineData("4 x 20 m rest 3", "4 x 20 m rest 3 min|4 x 20 m rest 3 s")]
-    [InlineData("4 x 20 m rest 90", "4 x 20 m rest 90 s|4 x 20 m rest 90 min")]
+    [InlineData("4 x 20 m rest 20", "4 x 20 m rest 20 s|4 x 20 m rest 20 min")]
     [InlineData("4 x 20 m sled 12", "4 x 20 m sled 12 kg|4 x 20 m sled 12%bm|4 x 20 m sled 12 lb")]
     [InlineData("4 x 20 m 10% slower", "4 x 20 m sled 10% slower|4 x 20 m chain 10% slower|4 x 20 m band 10% slower")]
     [InlineData("4 x 20 m 10% bw", "4 x 20 m sled 10% bw|4 x 20 m vest 10% bw")]

@@ -88,7 +88,7 @@ public class ShorthandTests
     [InlineData("", "Type a line")]
     [InlineData("4 x", "both sides")]
     [InlineData("4 x 20 m rest 2", "2:00")]
-    [InlineData("4 x 20 m rest 90", "90 s? Write 1:30; or 90 min.")]
+    [InlineData("4 x 20 m rest 20", "20 s? Write 0:20; or 20 min.")]
     [InlineData("squat 4 x 3 100", "100 of what?")]
     [InlineData("4 x 20 m rest", "How long")]
     [InlineData("0 x 20 m", "Reps must be")]

@@ -60,7 +60,7 @@ public sealed class StepTests : IAsyncLifetime
     [Fact]
     public async Task The_next_session_proposes_a_step_from_what_a_typical_athlete_did_and_one_tap_takes_it()
     {
-        var before = await PlanAsync(Today.AddDays(-2), "2-4 x 10-20 m rest 2:00-3:00");
+        var before = await PlanAsync(Today, "2-4 x 10-20 m rest 2:00-3:00");
         await EndAsync(before, 2, 3, 3, 3, 4);
         var next = await PlanAsync(Today.AddDays(1), "2-4 x 10-20 m rest 2:00-3:00", "3 x 30 m");
         var step = Assert.Single((await PageAsync(next)).QuerySelectorAll(".line-step"));

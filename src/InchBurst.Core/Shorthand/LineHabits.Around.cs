@@ -140,6 +140,8 @@ public static partial class LineHabits
 
         Of(@"(?<![\d.])([1-4]0)\s*(" + U + @")?\s*/\s*([1-4]0)\s*(" + U + @")?\s*fly(?:ing)?" + E, " $1 $2 build + $3 $4 fly ", "4 x 30/20 fly", "4 x 30 build + 20 m fly"),
         Of(@"(?<=^\s*(?:\d{1,2}\s*x\s*)?)([1-4]0)\s*(" + U + @")?\s*-\s*([1-4]0)\s*(" + U + @")?\s*fly(?:ing)?(?=\s*(?:$|,|x|rest))", "", "30-20 fly x 4", "4 x 30 build + 20 m fly") with { Make = m => Parsed(m.Groups[1].Value) > Parsed(m.Groups[3].Value) ? $"{m.Groups[1].Value} {m.Groups[2].Value} build + {m.Groups[3].Value} {m.Groups[4].Value} fly " : m.Value },
+        Of(@"^\s*(?:" + FastOrInOut + @"\s*:?\s*)?(?:(?<n>\d{1,2})\s*x\s*)?(?<whole>\d{2,3})\s*(?<u>" + U + @")?\s*(?:" + FastOrInOut + @"\s*)?(?:x\s*(?<n>\d{1,2})\s*)?(?:" + FastOrInOut + @"\s*)?[:,(-]?\s*(?<p>" + StretchSaid + @")(?:\s*[-/,+]?\s*(?<p>" + StretchSaid + @")){1,4}\s*\)?(?=\s*(?:$|,|@|rest|\d{1,2}\s*min|\d{1,2}\s*'))", "", "120m x 3: 40 fast, 40 float, 40 fast", "3 x 40 fast + 40 float + 40 m fast") with { Make = Stretches },
+        Of(@"^\s*(?:(?<n>\d{1,2})\s*x\s*)?\(?\s*(?<p>\d{1,2}\s*m?\s*(?:in|fast)),?\s*(?<p>\d{1,2}\s*m?\s*(?:out|off))(?:,?\s*(?<p>\d{1,2}\s*m?\s*(?:in|fast)))?\s*\)?\s*(?:x\s*(?<n>\d{1,2})(?!\d))?(?=\s*(?:$|,|@|rest|\d{1,2}\s*min|\d{1,2}\s*'))", "", "20 in 20 out 20 in x 3", "3 x 20 fast + 20 float + 20 m fast") with { Make = Stretches },
         Of(@"^\s*(?:(?<n>\d{1,2})\s*x\s*)?(?<whole>\d{2,3}\s*m?\s+)?" + FastFloat + @"s?\s*:?\s*(?:(?<n>\d{1,2})\s*x\s*)?(?<whole>\d{2,3}\s*m?\s*)?(?<open>\()?\s*(?<p>\d{1,2})\s*m?\s*[-/,+]\s*(?<p>\d{1,2})\s*m?\s*[-/,+]\s*(?<p>\d{1,2})\s*(?<u>" + U + @")?\s*(?<-open>\))?\s*(?:x\s*(?<n>\d{1,2})(?!\d))?(?=\s*(?:$|,|@|rest|\d{1,2}\s*min|\d{1,2}\s*'))", "", "4 x 60m sprint-float-sprint (20/20/20)", "4 x 20 fast + 20 float + 20 m fast") with { Make = InThreeStretches },
 
         // Which way, and both ways.
@@ -176,6 +178,22 @@ public static partial class LineHabits
 
     // A longer length is said with its unit, and 505 is a test.
     private const double LongestBare = 400;
+
+    private const string StretchSaid = @"\d{1,2}\s*m?(?:\s*(?:" + Done + @"|in|out|on|off))?";
+
+    // A length and behind it, or around a colon, its stretches: what is fast and what is not is said with each, or else goes fast, float, fast.
+    private static string Stretches(Match match)
+    {
+        var parts = match.Groups["p"].Captures.Select(p => (Far: string.Concat(p.Value.TakeWhile(char.IsAsciiDigit)), Word: string.Concat(p.Value.SkipWhile(c => !char.IsLetter(c))).ToLowerInvariant())).Select(p => (p.Far, Word: p.Word.StartsWith("m ", StringComparison.Ordinal) || p.Word == "m" ? p.Word[1..].Trim() : p.Word)).ToList();
+        var areSaid = parts.TrueForAll(p => p.Word.Length > 0);
+        if (parts.Exists(p => p.Word is "back" or "up") || (!areSaid && (parts.Count != 3 || parts.Exists(p => p.Word.Length > 0 || (!match.Groups["said"].Success && p.Far != parts[0].Far)))) || (match.Groups["whole"].Success && parts.Sum(p => Parsed(p.Far)) != Parsed(match.Groups["whole"].Value)))
+        {
+            return match.Value;
+        }
+
+        var unit = match.Groups["u"].Success ? match.Groups["u"].Captures[^1].Value : "m";
+        return $"{(match.Groups["n"].Success ? match.Groups["n"].Captures[^1].Value + " x " : "")}{string.Join(" + ", parts.Select((p, i) => $"{p.Far} {(i == parts.Count - 1 ? unit + " " : "")}{(areSaid ? p.Word switch { "in" or "on" => "fast", "out" or "off" => "float", var word => RoleOf(p.Far + " " + word) } : i == 1 ? "float" : "fast")}"))} ";
+    }
 
     // A run in three stretches that, where its whole is said too, come to it.
     private static string InThreeStretches(Match match)

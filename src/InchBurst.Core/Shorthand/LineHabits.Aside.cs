@@ -1,4 +1,6 @@
 using System.Text.RegularExpressions;
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Plan;
 
 namespace InchBurst.Core.Shorthand;
 
@@ -54,6 +56,12 @@ public static partial class LineHabits
         Of(@"^\s*leg\s+swings?\s*:\s*(\d{1,2})\s*(?:x\s*)?(?:front|forwards?)\s*(?:,|and|&)\s*(\d{1,2})\s*(?:x\s*)?(?:side(?:ways)?|lateral)(?:\s*,?\s*each(?:\s+(?:leg|side))?)?\s*$", "leg swing forwards $1; leg swing sideways $2", "Leg swings: 10 front, 10 side, each leg", "leg swing forwards 10 reps each side; leg swing sideways 10 reps each side"),
         Of(@"^\s*(" + People + @")\s+only\s*:\s*(?=\d)(.*)$", "", "Seniors only: 2 x 60m", "2 x 60 m for \"Seniors\"") with { Make = m => $"{RestSaid(m.Groups[2].Value)} for {m.Groups[1].Value}" },
 
+        Of(@"^\s*hops?(?=\s*x\s*\d)", "single leg hops", "hop x 5 each", "single-leg hop for distance 5 reps each side"),
+        Of(@"(?<=\d\s*" + U + @"\s*(?:,\s*)?)(?:from\s+)?(?:an?\s+|the\s+|one's\s+)?(?:(rolling(?!\s+start)|walk(?:ing)?[ -]?in|jog(?:ging)?[ -]?in)|(floor|ground|belly|stomach)|(one\s+knee)|((?<=from\s+(?:(?:the|your)\s+)?)back|on\s+(?:(?:the|your)\s+)?back|supine|face\s+up)|(seated|sitting)|(drop[ -]?in)|(lying|face\s+down)|((?:split|staggered)(?:\s+stance)?|stagger)|(crouch(?:ed)?))(?:\s+(?:starts?|position))?(?=\s*(?:$|,|rest|\d+\s*" + T + @"|\d+\s*['""]))", "", "4 x 10 m, seated start", "seated start 4 x 10 m") with { Make = FromWhere },
+        Of(@"^\s*(\p{L}[\p{L}' -]*?)\s*[,:]?\s*(?:to\s+failure|amrap|max(?:imum)?(?:\s+reps)?|as\s+many\s+as\s+(?:possible|you\s+can))\s*$", "", "pull-ups to failure", "pull-up 1 passes cue \"as many as can be done well\"") with { Make = AsManyAsThereAre },
+        Of(@"^\s*(?:test\s+)?(?:(\p{L}[\p{L}' -]*?)\s*[,:]?\s*(?:(?:up\s+|build\s+)?to\s+(?:an?\s+)?)?(?:1\s*rm|(?:heavy\s+)?single|max)(?:\s+test(?:ing)?)?|1\s*rm\s+(\p{L}[\p{L}' -]*?)(?:\s+test(?:ing)?)?)\s*$", "", "squat to 1RM", "squat 1 reps cue \"work up to a maximum\"") with { Make = UpToAMaximum },
+        Of(@"^\s*((?:\d{1,2}\s*x\s*)?fly(?:ing)?\s*\d{1,2}s?(?:\s*" + U + @")?)\s+tests?(?:\s*(x\s*\d{1,2}))?\s*$", "$1 $2 log time", "Flying 30 test", "1 x 30 build + 30 fly + 20 m slow log time"),
+        Of(@"^\s*((?:(?:[1-9]\d0|[5-9]0)\s*m?\s*[,/]\s*){1,4}(?:[1-9]\d0|[5-9]0)|(?:\d{1,3}\s*m?\s*,\s*){1,4}\d{1,3}(?=\s*m))\s*m?(?:\s*,)?\s+(full|walk[ -]?back|" + Clocked + @")(?:\s+(?:rest|recovery))?\s*$", "", "150, 120, 90 full rest", "150 m rest 1:00/10 m; 120 m rest 1:00/10 m; 90 m rest 1:00/10 m") with { Make = m => string.Join("; ", m.Groups[1].Value.Split([',', '/', '-']).Select(l => $"{l.Trim(' ', 'm', 'M')} m rest {m.Groups[2].Value}")) },
         Of(@"\(\s*(?:run[ -]?(?:in|up)|build(?:[ -]?up)?|lead[ -]?in|approach)\s*:?\s*(\d{1,2}\s*(?:m|yd))\s*\)", " with $1 run-in ", "4 x flying 20m (run-in 30m)", "4 x 30 build + 20 m fly"),
         Of(@"^\s*cuts?\s+(45|90)\s*x\s*(\d{1,2})\s*(?:each|per)\s*(?:side|way)\s*,\s*(" + Clocked + @")\s*$", "$1 cut x $2 each side rest $3", "Cut 90 x 4 each side, 60 s", "cut ninety 4 x 8 + cut 90 + 8 m each side rest 1:00"),
 
@@ -68,4 +76,24 @@ public static partial class LineHabits
         Of(@"(?<=\d\s*" + U + @"\s*)sprints?\s+(?:to|into|and|then)\s+(?:an?\s+)?stick" + E, "sprint and stop", "4 x 10m sprint to stick", "stick the stop 4 x 10 m"),
         Of(@"(?<=\d.*)(?:,\s*|\s+)alternat(?:e|ing)\s+(?:starting\s+|start\s+)?(directions?|ways?|starts?)\s*$", " <alternate $1>", "6 x 5-10-5, alternate starting direction", "five-ten-five 6 x 5 + turn 180 right + 10 + turn 180 left + 5 m cue \"alternate direction\""),
     ];
+
+    // Where a run starts from, said behind its length.
+    private static string FromWhere(Match match) =>
+        " from " + (Array.FindIndex(match.Groups.Values.Skip(1).ToArray(), g => g.Success) switch { 0 => "rolling", 1 or 6 => "lying", 2 => "kneeling", 3 => "back", 4 => "seated", 5 => "falling", 7 => "split stance", _ => "a crouch" }) + " ";
+
+    // A lift is worked up to its maximum; what the body alone is lifted in goes on as long as it is done well, and a hold is asked for its time.
+    private static string AsManyAsThereAre(Match match) =>
+        ExerciseCatalogue.BuiltIn.Find(match.Groups[1].Value.Trim()) switch
+        {
+            { Counted: CountedIn.Reps, Does: Motion.Lift, Kit: var kit } when kit.Contains("bar") && kit.Count > 1 => UpToAMaximum(match),
+            { Counted: CountedIn.Reps } => $"{match.Groups[1].Value} 1 passes <as many as can be done well>",
+            { Does: Motion.Hold, Counted: CountedIn.Seconds } => $"{match.Groups[1].Value} <as long as it is held well>",
+            _ => match.Value,
+        };
+
+    private static string UpToAMaximum(Match match)
+    {
+        var name = (match.Groups[1].Success ? match.Groups[1] : match.Groups[2]).Value.Trim();
+        return ExerciseCatalogue.BuiltIn.Find(name) is { Does: Motion.Lift, Counted: CountedIn.Reps } ? $"{name} 1 reps <work up to a maximum>" : match.Value;
+    }
 }

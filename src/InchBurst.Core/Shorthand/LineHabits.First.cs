@@ -8,6 +8,7 @@ public static partial class LineHabits
 {
     private const string InLetters = @"(?:two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty)";
     private const string Belts = @"(?:bullet|release|resistance|resisted|resist)\s+belts?";
+    private const string FastOrInOut = @"(?<said>" + FastFloat + @"s?|ins?\s*[-/]?\s*(?:(?:and|&|n)[ -])?outs?|float(?:ing)?(?:\s+(?:sprints?|runs?))?|(?:sprint|fast)[ -]?/?float)";
     private const string FastFloat = @"(?:sprint[ -]float[ -]sprint|fast[ -]float[ -]fast|sprint[ -]easy[ -]sprint|fast[ -]easy[ -]fast|in[ -]out[ -]in|hollow(?:\s+(?:sprints?|runs?))?)";
 
     private static readonly string[] NumberNames = ["one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "", "twelve", "", "", "fifteen", "", "", "", "", "twenty", "", "", "", "", "", "", "", "", "", "thirty"];

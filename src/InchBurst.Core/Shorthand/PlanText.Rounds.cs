@@ -166,7 +166,7 @@ public static partial class PlanText
     private static partial Regex RoundsInBrackets();
 
     // circuit 3 rounds: push-up 10; squat 10
-    [GeneratedRegex(@"^\s*(?:circuits?|complex|contrasts?|pairs?|super\s?sets?|core|abs|trunk)\s*[:,]?\s*(?=[1-9]\s*rounds?\b[^:]*:|[1-9]\s*(?:x|rounds?|sets?)\s*(?:of\s*)?\()", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:circuits?|complex|contrasts?|pairs?|super\s?sets?|core|abs|trunk|strength|power|gym|weights|finisher|prep|primer|plyos?|jumps)\s*[:,-]?\s*(?=[1-9]\s*rounds?(?:\b[^:]*:|\s+of\s+\p{L})|[1-9]\s*(?:x|times)\s*:|[1-9]\s*(?:x|rounds?|sets?)\s*(?:of\s*)?\()", RegexOptions.IgnoreCase)]
     private static partial Regex HeadingOfRounds();
 
     // superset: squat 4x3 / box jump 4x3; A1 squat 4x5 A2 hurdle hop 4x4; 3 rounds of 20 m sprint, 5 tuck jumps; complex: clean x 2 + 10 m sprint, x4, 3 min

@@ -228,6 +228,12 @@ public static partial class PlanText
             (rest, lines) = (after, lines.ConvertAll(l => l with { Rest = l.Rest! with { SetSeconds = null } }));
         }
 
+        if (rest is null && lines.Count > 1 && lines.TrueForAll(l => l.TotalReps == 1) && lines[^1].Rest is { SetSeconds: { } afterAll } within && lines.SkipLast(1).All(l => l.Rest is null))
+        {
+            // Two rests behind single runs: the first between them, the other after the round.
+            (rest, lines) = (afterAll, [.. lines.SkipLast(1).Select(l => l with { Rest = within with { SetSeconds = null } }), lines[^1] with { Rest = null }]);
+        }
+
         return lines.Count == 0
             ? (null, new(text.Length, 0, "What is in a round? Put ; between the lines."))
             : (new PlanBlock(0, lines.Count == 2 ? "Pair" : "Complex", lines, rounds, rest), null);

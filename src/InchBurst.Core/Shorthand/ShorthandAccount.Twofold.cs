@@ -26,7 +26,6 @@ internal static partial class ShorthandAccount
                 return new($"{count} runs of {far} {alone.Length.Symbol}", (0, typed.Length, ShorthandPrinter.Print(runs with { Sets = 1, Reps = count, Shape = shape, Kind = PlanKinds.Derive(null, null, shape, runs.Effort, runs.Load, runs.Goal) }, catalogue)));
             }
 
-
             return new(0, typed.Length, $"{one} runs, or runs of {one} {alone.Length.Symbol}?") { Choices = [Of(other, one), Of(one, other)] };
         }
 
@@ -39,6 +38,21 @@ internal static partial class ShorthandAccount
                 [
                     new($"all of it, {last.Reps} times", (0, typed.Length, $"{last.Reps} rounds: {string.Join("; ", once)}")),
                     new("only the last", (0, typed.Length, string.Join("; ", [.. once.Take(once.Count - 1), ShorthandPrinter.Print(last, catalogue)]))),
+                ],
+            };
+        }
+
+        if (read is { Lines: [{ Shape: RunShape { Segments: [var stretch] }, Exercise: null, Load: null, TotalReps: 1 }, { Shape: RunShape, TotalReps: 1 }, { Shape: RunShape, TotalReps: 1 } third] } && ThreeAlike().IsMatch(typed))
+        {
+            // Three lengths alike: runs of their own, or fast, float and fast in one.
+            var (far, unit) = (Units.Figures.Number(stretch.Length.Amount, 2), stretch.Length.Symbol);
+            var often = read.Rounds > 1 ? $"{read.Rounds} x " : "";
+            return new(0, typed.Length, "Three runs, or one run fast, float and fast?")
+            {
+                Choices =
+                [
+                    new("one run: fast, float, fast", (0, typed.Length, $"{often}{far} fast + {far} float + {far} {unit} fast{(third.Rest is { } between ? " rest " + ShorthandPrinter.RestText(between) : "")}")),
+                    new("three runs", (0, typed.Length, PlanText.PrintOne(read, catalogue))),
                 ],
             };
         }
@@ -90,6 +104,10 @@ internal static partial class ShorthandAccount
     // Two numbers that may each be how many or how far.
     [GeneratedRegex(@"^\s*(?:(?<one>2[05])\s*x\s*(?<other>[5-9]|10|12)|(?<one>30|40)\s*x\s*(?<other>10|12))(?!\d|\s*(?:m|yd|y|s|sec|min|x|km|ft|reps?|metres?|meters?|feet|yards?|'|"")(?![\p{L}])|\s*[:.]\d)", RegexOptions.IgnoreCase)]
     private static partial Regex TwoNumbers();
+
+    // 20-20-20
+    [GeneratedRegex(@"(?<![\d-])(\d{2})\s*-\s*\1\s*-\s*\1(?![\d-])", RegexOptions.IgnoreCase)]
+    private static partial Regex ThreeAlike();
 
     // One times sign, at the end of several pieces.
     [GeneratedRegex(@"^(?!.*;)(?!.*\d\s*x.*x\s*\d)[^x]*(?:,|\s/\s)[^,/]*x\s*([2-9]|1[0-9])\s*$", RegexOptions.IgnoreCase)]

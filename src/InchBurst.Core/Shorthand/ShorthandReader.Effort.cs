@@ -68,9 +68,9 @@ internal sealed partial class ShorthandReader
             (load, effort) = (tow with { Amount = faster, Unit = LoadUnit.PercentSpeed }, null);
         }
 
-        if (!asWritten && effort is { Word: null } hardly && shape is RunShape && hardly.Percents.Max() < LeastEffort)
+        if (!asWritten && effort is { Word: null } hardly && shape is RunShape && Lowest(hardly) < LeastEffort)
         {
-            var few = Figures.Number(hardly.Percents.Max(), 1);
+            var few = Figures.Number(Lowest(hardly), 1);
             throw load is { Unit: LoadUnit.None, Kind: LoadKind.Sled or LoadKind.Chain }
                 ? Doubtful(effortAt, $"{few}% of what?", ["bodyweight", "slower"], word => (effortAt.Start + effortAt.Length + 1, 0, " " + word), word => word == "slower" ? $"{few}% slower" : $"{few}% of body mass")
                 : Wrong(effortAt, $"{few}% of what? Nobody runs at {few}% of full effort. A slope is uphill {few}%, help is tow +{few}%v, and a sled has {few}% bodyweight or {few}% slower.");
@@ -94,4 +94,7 @@ internal sealed partial class ShorthandReader
             effort = null;
         }
     }
+
+    // Of steps each is run; what rises may begin at nothing.
+    private static double Lowest(Effort effort) => effort.Shape == EffortShape.Each ? effort.Percents.Min() : effort.Percents.Max();
 }

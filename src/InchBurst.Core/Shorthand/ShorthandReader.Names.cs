@@ -14,10 +14,14 @@ internal sealed partial class ShorthandReader
             at++;
         }
 
-        // A slip in front of words that are a name by themselves: "ankel dribble".
+        // A slip in front of words that are a name by themselves: "ankel dribble", "lataral hop".
         if (Now.Kind == TokenKind.Name)
         {
             at++;
+        }
+        else if (Now.Kind == TokenKind.Word && CatalogueMatch() is { Words: var more } && Nearest(string.Join(' ', tokens.Skip(first).Take(at - first + more).Select(t => t.Text)), context.Catalogue.Names) is not null)
+        {
+            at += more;
         }
 
         var last = tokens[at - 1];

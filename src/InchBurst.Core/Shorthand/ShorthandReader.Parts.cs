@@ -274,6 +274,10 @@ internal sealed partial class ShorthandReader
             return Within(token, token.Value * later, 0, 3600, "Rest in seconds");
         }
 
-        throw Unitless(token);
+        // Nobody rests for half an hour between runs: so many are seconds.
+        return token.Value is >= LeastBareSeconds and <= MostBareSeconds ? token.Value : throw Unitless(token);
     }
+
+    private const double LeastBareSeconds = 30;
+    private const double MostBareSeconds = 600;
 }

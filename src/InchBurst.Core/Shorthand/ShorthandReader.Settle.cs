@@ -160,6 +160,8 @@ internal sealed partial class ShorthandReader
 
                 // So short a way is none for bounds and hops: they are contacts.
                 CountedIn.Metres when exercise.Does is Motion.Jump or Motion.Bound or Motion.Hop && number.Value <= MostBareContacts => new CountShape(Whole(number, 1, 500, "The count")),
+                // What is done once and for minutes is not done for so few seconds, nor so many times.
+                CountedIn.Seconds when !asWritten && sets * reps == 1 && !eachSide && usual?.shape is TimedShape { Seconds: >= LeastInMinutes } && number.Value is >= LeastBareMinutes and <= MostMinutesAlone => new TimedShape(number.Value * 60),
                 CountedIn.Seconds => throw Unitless(number, number.Value == Math.Floor(number.Value), usual?.shape is TimedShape { Seconds: >= 60 }),
                 null when exerciseName is not null => new CountShape(Whole(number, 1, 500, "The count")),
                 _ => new RunShape([new(Metres(number, context.DefaultUnit), SegmentRole.Run)]),
@@ -208,6 +210,10 @@ internal sealed partial class ShorthandReader
     // On each side, as many as this are more likely counted than measured.
     private const double MostBareReps = 20;
     private const double MostBareContacts = 12;
+
+    private const double LeastInMinutes = 120;
+    private const double LeastBareMinutes = 5;
+    private const double MostMinutesAlone = 20;
 
     private static string LengthOf(ShorthandReader usual)
     {

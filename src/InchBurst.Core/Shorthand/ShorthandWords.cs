@@ -206,7 +206,7 @@ internal static class ShorthandWords
     }
 
     // In a word of so many letters one slip is a slip, and two are another word.
-    private const int LongestShort = 5;
+    private const int LongestShort = 6;
 
     // Of a short word every other short word is near; only a letter left out, one too many, or two swapped is a slip.
     private static bool IsSwapOrLetter(string word, string candidate) => word.Length > 2 && char.ToLowerInvariant(candidate[0]) == char.ToLowerInvariant(word[0]) && (word.Length != candidate.Length || word.ToLowerInvariant().Order().SequenceEqual(candidate.ToLowerInvariant().Order()));

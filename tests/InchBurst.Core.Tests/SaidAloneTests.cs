@@ -1,0 +1,116 @@
+using InchBurst.Core.Catalogue;
+using InchBurst.Core.Shorthand;
+
+namespace InchBurst.Core.Tests;
+
+/// <summary>What is said alone, without a unit, a joint or a number, and can mean one thing only. What each means is common practice.</summary>
+public sealed class SaidAloneTests
+{
+    private static string Read(string row) => PlanText.ReadOne(row, ShorthandContext.Metric) is var (block, problem) && block is not null
+        ? PlanText.PrintOne(block, ExerciseCatalogue.BuiltIn)
+        : "? " + problem!.Message;
+
+    private static ShorthandProblem Problem(string row) => PlanText.ReadOne(row, ShorthandContext.Metric).Problem!;
+
+    // Nobody rests for half an hour between runs, and nobody runs so soon again that 20 could not be either.
+    [Theory]
+    [InlineData("4 x 20 m rest 30", "4 x 20 m rest 0:30")]
+    [InlineData("7x10m r60", "7 x 10 m rest 1:00")]
+    [InlineData("4 x 20 m rest 600", "4 x 20 m rest 10:00")]
+    [InlineData("4 x 20 m rest 29", "? 29 s? Write 0:29; or 29 min.")]
+    [InlineData("4 x 20 m rest 601", "? 601 s? Write 10:01; or 601 min.")]
+    public void Many_without_a_unit_are_seconds_of_rest(string row, string reads) => Assert.Equal(reads, Read(row));
+
+    // What is done once and for minutes is done for so many minutes; few could be rounds, many could be seconds.
+    [Theory]
+    [InlineData("warm up 15", "raise 15 min")]
+    [InlineData("cool down 5", "cool-down 5 min")]
+    [InlineData("easy jog 20", "easy jog 20 min")]
+    [InlineData("jog 4", "? 4 min? Write 4:00; 4 s; or 4 reps.")]
+    [InlineData("jog 21", "? 21 min? Write 21:00; 21 s; or 21 reps.")]
+    [InlineData("3 x jog 10", "?")]
+    [InlineData("front plank 20", "? 20 s? Write 0:20; 20 min; or 20 reps.")]
+    [InlineData("pigeon stretch 10", "?")]
+    public void A_number_alone_is_minutes_of_what_is_done_for_minutes(string row, string reads) => Assert.StartsWith(reads, Read(row), StringComparison.Ordinal);
+
+    // Where a run starts from, behind its length or a comma.
+    [Theory]
+    [InlineData("4 x 10m three-point, rest 90s", "4 x 10 m from 3-point rest 1:30")]
+    [InlineData("4 x 10m (four-point)", "4 x 10 m from 4-point")]
+    [InlineData("4 x 10m, two-point", "4 x 10 m from standing")]
+    [InlineData("4 x 10m three-point start", "three-point start 4 x 10 m")]
+    [InlineData("5 x 15m rolling 2 min", "5 x 15 m from moving rest 2:00")]
+    [InlineData("5 x 15m walk-in", "5 x 15 m from moving")]
+    [InlineData("4 x 10m from the floor", "4 x 10 m from prone")]
+    [InlineData("4 x 10m, face down", "4 x 10 m from prone")]
+    [InlineData("4 x 10m from one knee", "4 x 10 m from kneeling")]
+    [InlineData("4 x 10m on your back", "supine start 4 x 10 m")]
+    [InlineData("4 x 10m sitting", "seated start 4 x 10 m")]
+    [InlineData("4 x 20m drop-in", "4 x 20 m from falling")]
+    [InlineData("4 x 20m split stance", "4 x 20 m from standing")]
+    [InlineData("4 x 20m crouched", "4 x 20 m from standing cue \"crouched\"")]
+    [InlineData("6 x 20 up + 20 m back, 30s", "6 x 20 up + 20 m back rest 0:30")]
+    public void How_a_run_starts_is_read_behind_its_length(string row, string reads) => Assert.Equal(reads, Read(row));
+
+    // A length and its stretches, which must come to it; gates, which may, are none.
+    [Theory]
+    [InlineData("120m x 3: 40 fast, 40 float, 40 fast", "3 x 40 fast + 40 float + 40 m fast")]
+    [InlineData("4 x 60m 20 fast/20 float/20 fast", "4 x 20 fast + 20 float + 20 m fast")]
+    [InlineData("150m x 3 (50 fast, 50 easy, 50 hard) 6 min", "3 x 50 fast + 50 float + 50 m fast rest 6:00")]
+    [InlineData("90 yd ins and outs x 3, 30-30-30", "3 x 30 fast + 30 float + 30 yd fast")]
+    [InlineData("60m x 3 (20-20-20)", "3 x 20 fast + 20 float + 20 m fast")]
+    [InlineData("in-out 3 x 60, 20/20/20", "3 x 20 fast + 20 float + 20 m fast")]
+    [InlineData("20 in 20 out 20 in x 3", "3 x 20 fast + 20 float + 20 m fast")]
+    [InlineData("3 x (30 in, 20 out)", "3 x 30 fast + 20 m float")]
+    [InlineData("60m x 3, 10/20/30", "? 10% of what?")]
+    [InlineData("60m x 3 gates 10/20/30", "3 x 60 m gates 10,20,30 m")]
+    [InlineData("120m x 3: 40 fast, 40 float, 50 fast", "?")]
+    [InlineData("120m x 3: 40 fast, 40, 40 fast", "?")]
+    [InlineData("6 x 40 m (20 out 20 back)", "6 x 20 up + 20 m back")]
+    public void Stretches_of_a_length_come_to_it(string row, string reads) => Assert.StartsWith(reads, Read(row), StringComparison.Ordinal);
+
+    [Fact]
+    public void Three_lengths_alike_with_dashes_ask_whether_they_are_one_run()
+    {
+        foreach (var (row, one, three) in new[] { ("20-20-20 x 4", "4 x 20 fast + 20 float + 20 m fast", "4 rounds: 20 m; 20 m; 20 m"), ("2 x 30-30-30", "2 x 30 fast + 30 float + 30 m fast", "2 rounds: 30 m; 30 m; 30 m") })
+        {
+            Assert.Equal("? Three runs, or one run fast, float and fast?", Read(row));
+            Assert.Equal([one, three], Problem(row).Choices.Select(c => c.In(row)).Select(r => r == three ? r : Read(r)));
+        }
+
+        Assert.Equal("30 m; 30 m; 40 m", Read("30m, 30m, 40m"));
+        Assert.Equal("20 m; 20 m; 20 m", Read("20m, 20m, 20m"));
+    }
+
+    // The first of two rests lies between the runs of a round, the other behind it.
+    [Theory]
+    [InlineData("3 rounds: 20 m, 30 m, 40 m, 3 min between reps, 6 min between sets", "3 rounds rest 6:00: 20 m rest 3:00; 30 m rest 3:00; 40 m")]
+    [InlineData("3 rounds: 20 m rest 1:00; 30 m; 40 m rest 3:00/6:00", "3 rounds: 20 m rest 1:00; 30 m; 40 m rest 3:00/6:00")]
+    [InlineData("3 rounds: 2 x 20 m; 40 m rest 3:00/6:00", "3 rounds: 2 x 20 m; 40 m rest 3:00/6:00")]
+    [InlineData("Trunk 3 rounds: plank 30s, dead bug 10", "3 rounds: front plank 30 s; dead bug 10 reps each side")]
+    [InlineData("strength: 3 rounds of squat 5, pull-up 5", "3 rounds: squat 5 reps; pull-up 5 reps")]
+    [InlineData("abs 3x: plank 30s, dead bug 10", "3 rounds: front plank 30 s; dead bug 10 reps each side")]
+    [InlineData("150, 120, 90 full rest", "150 m rest 1:00/10 m; 120 m rest 1:00/10 m; 90 m rest 1:00/10 m")]
+    [InlineData("30m, 40m, 50m 4 min", "30 m rest 4:00; 40 m rest 4:00; 50 m rest 4:00")]
+    public void Rounds_and_lists_keep_the_rests_they_are_said_with(string row, string reads) => Assert.Equal(reads, Read(row));
+
+    // What is lifted is worked up to a maximum, the body is lifted as often as it can, a hold is held as long.
+    [Theory]
+    [InlineData("squat to max", "squat 1 reps cue \"work up to a maximum\"")]
+    [InlineData("test squat 1RM", "squat 1 reps cue \"work up to a maximum\"")]
+    [InlineData("1RM squat test", "squat 1 reps cue \"work up to a maximum\"")]
+    [InlineData("squat max", "squat 1 reps cue \"work up to a maximum\"")]
+    [InlineData("pull-ups to failure", "pull-up 1 passes cue \"as many as can be done well\"")]
+    [InlineData("push ups AMRAP", "push-up 1 passes cue \"as many as can be done well\"")]
+    [InlineData("pull ups 3xmax", "pull-up 3 passes cue \"as many as can be done well\"")]
+    [InlineData("plank to failure", "front plank 2 x 30 s cue \"as long as it is held well\"")]
+    [InlineData("Flying 30 test", "30 build + 30 fly + 20 m slow log time")]
+    public void A_maximum_is_no_usual_dose(string row, string reads) => Assert.Equal(reads, Read(row));
+
+    // In a word of up to six letters two slips are another word; a slip in front of a name is one all the same.
+    [Theory]
+    [InlineData("blorps 3 x 10", "? “blorps” is new.")]
+    [InlineData("lataral hop 3 x 5", "? “lataral hop” is not known. Did you mean lateral")]
+    [InlineData("wobbly hop 3 x 5", "? “wobbly” is new.")]
+    public void A_word_far_from_every_name_is_new(string row, string says) => Assert.StartsWith(says, Read(row), StringComparison.Ordinal);
+}
