@@ -113,7 +113,7 @@ public class GateRunTests
         Assert.Contains("False start: first movement 0.062 s after GO. Call back, or save it if it was let go.", early.QuerySelector(".t-false")!.TextContent, StringComparison.Ordinal);
         var form = early.QuerySelector("#t-entry")!;
         string Of2(string name) => form.QuerySelector($"[name={name}]")!.GetAttribute("value")!;
-        await coach.PostAsync(Live, Live + "?handler=Save", [("athlete", Of2("athlete")), ("line", Of2("line")), ("rep", Of2("rep")), ("gate", Of2("gate")), ("client", Guid.NewGuid().ToString()), .. form.QuerySelectorAll("[name=mark]").Select(b => ("mark", b.GetAttribute("value")!))]);
+        await coach.PostAsync(Live, Live + "?handler=Save", [("athlete", Of2("athlete")), ("line", Of2("line")), ("rep", Of2("rep")), ("gate", Of2("gate")), ("client", Guid.NewGuid().ToString()), ("overrule", "true"), .. form.QuerySelectorAll("[name=mark]").Select(b => ("mark", b.GetAttribute("value")!))]);
         var saved = await house.InDbAsync(db => db.Runs.Include(r => r.Marks).Where(r => r.SessionId == 49).OrderByDescending(r => r.Id).FirstAsync());
         Assert.Equal(0.062, saved.Reaction);
         Assert.Equal([3.31, 4.4], saved.Marks.OrderBy(m => m.Seconds).Select(m => m.Seconds));
