@@ -196,7 +196,7 @@ public sealed class AroundTheWorkTests
     [InlineData("1v1 chase x 6 (15m)", "reaction start 6 x 15 m")]
     [InlineData("3 x 505 per leg", "ten-and-back 3 x 5 + turn 180 + 5 m each side")]
     [InlineData("Sprint 20m / walk 20m x 8", "8 x 20 m rest walk-back")]
-    [InlineData("Recovery: 10 min easy bike", "bike intervals 10 min easy")]
+    [InlineData("Recovery: 10 min easy bike", "steady bike 10 min")]
     [InlineData("6 x 60 m @ 90% (7.5 s)", "6 x 60 m @90% in 7.5 s")]
     [InlineData("4 x 100m (12 s)", "4 x 100 m rest 0:12")]
     [InlineData("WU: 10 min", "raise 10 min")]

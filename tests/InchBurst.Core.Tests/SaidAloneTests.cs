@@ -104,8 +104,63 @@ public sealed class SaidAloneTests
     [InlineData("push ups AMRAP", "push-up 1 passes cue \"as many as can be done well\"")]
     [InlineData("pull ups 3xmax", "pull-up 3 passes cue \"as many as can be done well\"")]
     [InlineData("plank to failure", "front plank 2 x 30 s cue \"as long as it is held well\"")]
+    [InlineData("broad jump test", "broad jump 3 reps")]
+    [InlineData("test: countermovement jump", "countermovement jump 3 reps")]
+    [InlineData("hop test", "single-leg hop for distance 2 x 5 reps each side")]
     [InlineData("Flying 30 test", "30 build + 30 fly + 20 m slow log time")]
     public void A_maximum_is_no_usual_dose(string row, string reads) => Assert.Equal(reads, Read(row));
+
+    // More than all there is, is of the speed at the aerobic limit, where it is done for a time.
+    [Theory]
+    [InlineData("15/15 x 10 min @ 110%", "20 x 15 s 110% aerobic rest 0:15")]
+    [InlineData("8 x 30s @ 105%, 30s", "8 x 30 s 105% aerobic rest 0:30")]
+    [InlineData("8 x 30s @ 120%, 30s", "8 x 30 s 120% aerobic rest 0:30")]
+    [InlineData("8 x 30s @ 121%, 30s", "? ")]
+    [InlineData("8 x 30s @ 100%, 30s", "8 x 30 s @100% rest 0:30")]
+    [InlineData("4 x 30 m @ 105%", "4 x 30 m @105%")]
+    [InlineData("30/30 x 2 x 8, 3 min", "2 x 8 x 30 s rest 0:30/3:00")]
+    [InlineData("15-15 x 10 x 3", "3 x 10 x 15 s rest 0:15")]
+    [InlineData("15s/15s @ 120%", "? 15 s on and off: how often?")]
+    [InlineData("20 min conversational", "20 min cue \"conversational\"")]
+    [InlineData("4 x 60 m smooth", "4 x 60 m cue \"smooth\"")]
+    [InlineData("3 x 8 min threshold, 2 min", "3 x 8 min rest 2:00 cue \"threshold\"")]
+    [InlineData("run steady 20 min", "20 min steady")]
+    [InlineData("bike 15 min", "steady bike 15 min")]
+    [InlineData("spin 15 min", "steady bike 15 min")]
+    [InlineData("bike 8 x 30s/30s", "bike intervals 8 x 30 s rest 0:30")]
+    [InlineData("off feet conditioning: bike 8 x 30s/30s", "bike intervals 8 x 30 s rest 0:30")]
+    public void Intervals_are_of_the_aerobic_speed_where_they_are_more_than_all(string row, string reads) => Assert.StartsWith(reads, Read(row), StringComparison.Ordinal);
+
+    [Fact]
+    public void How_often_on_and_off_is_answered_with_one_key() =>
+        Assert.Equal(["8 x 20 s rest 0:10", "10 x 20 s rest 0:10", "12 x 20 s rest 0:10"], Problem("20s/10s").Choices.Select(c => Read(c.In("20s/10s"))));
+
+    // A part of the body is nobody that work is for.
+    [Theory]
+    [InlineData("mobility for hips 10 min", "mobilise 10 min cue \"hips\"")]
+    [InlineData("Foam rolling quads, hams and calves", "foam rolling 4 min cue \"quads, hams and calves\"")]
+    [InlineData("Mobility (hips, t-spine) 10 min", "mobilise 10 min cue \"hips, t-spine\"")]
+    [InlineData("stretch hams 2 x 30s", "hamstring stretch 2 x 30 s each side")]
+    public void Parts_of_the_body_are_said_with_what_is_done_for_them(string row, string reads) => Assert.Equal(reads, Read(row));
+
+    // One piece and straight into the next: as many rounds as are said behind them, asked where the first has a dose of its own.
+    [Theory]
+    [InlineData("MB chest throw + sprint 10m x 5", "5 rounds: chest throw 1 reps; 10 m")]
+    [InlineData("10 pogos + 20m sprint x 4", "4 rounds: pogo hops 10 reps; 20 m")]
+    [InlineData("squat x 3 + box jump x 3, 4 sets", "4 rounds: squat 3 reps; box jump 3 reps")]
+    [InlineData("squat x 3, box jump x 3, 4 sets", "? 4 sets of all of it, or only of the last?")]
+    [InlineData("A skip + sprint 20m x 4", "? 4 times all of it, or only the last?")]
+    [InlineData("Pro agility 4x each side, 2 min", "five-ten-five 4 x 5 + turn 180 right + 10 + turn 180 left + 5 m each side rest 2:00")]
+    [InlineData("RFESS 3x6e 2x20kg", "rear-foot-elevated split squat 3 x 6 reps each side 2 x 20 kg")]
+    public void Pieces_with_a_plus_between_them_are_rounds(string row, string reads) => Assert.StartsWith(reads, Read(row), StringComparison.Ordinal);
+
+    [Fact]
+    public void A_drill_added_to_a_run_is_once_in_each_round() =>
+        Assert.Equal(["4 rounds: A-skip 15 m; 20 m", "A-skip 15 m; 4 x 20 m"], Problem("A skip + sprint 20m x 4").Choices.Select(c => Read(c.In("A skip + sprint 20m x 4"))));
+
+    [Fact]
+    public void Sets_behind_several_pieces_are_of_all_or_of_the_last() =>
+        Assert.Equal(["4 rounds: squat 3 reps; box jump 3 reps", "squat 3 reps; box jump 4 x 3 reps"], Problem("squat x 3, box jump x 3, 4 sets").Choices.Select(c => Read(c.In("squat x 3, box jump x 3, 4 sets"))));
 
     // In a word of up to six letters two slips are another word; a slip in front of a name is one all the same.
     [Theory]

@@ -22,7 +22,7 @@ public static partial class LineHabits
 
         // What is said before the work and is none of it.
         Of(@"^\s*(?:please\s+)?(?:(?:all\s+)?(?:athletes|players|everyone|everybody|each\s+(?:athlete|player))\s*(?:to\s+)?(?:runs?|does|do|sprints?|perform|complete)?|perform|complete|do|execute)\s*:?\s+(?=\d{1,2}\s*(?:x|sets?|reps?|block|runs?|sprints?)" + E + ")", "", "Perform 4 x 20 m", "4 x 20 m"),
-        Of(@"^\s*(?:recovery|active\s+recovery|regeneration)\s*:\s*(?=\d{1,2}\s*min(?:ute)?s?\s+\p{L}|\p{L}{3})", "", "Recovery: 10 min easy bike", "bike intervals 10 min easy"),
+        Of(@"^\s*(?:recovery|active\s+recovery|regeneration)\s*:\s*(?=\d{1,2}\s*min(?:ute)?s?\s+\p{L}|\p{L}{3})", "", "Recovery: 10 min easy bike", "steady bike 10 min"),
         Of(@"^\s*w\s*/?\s*u\s*[:-]?\s+(?=" + Time + @"\s*$)", "warm up ", "WU: 10 min", "raise 10 min"),
         Of(@"^\s*c\s*/?\s*d\s*[:-]?\s+(?=" + Time + @"\s*$)", "cool down ", "CD 5 min", "cool-down 5 min"),
         Of(@"^\s*[wc]\s*/\s*[ud]\s*[:-]?\s+(?=\d|\p{L})", "", "W/U 800 m jog", "800 m jog"),
@@ -56,9 +56,18 @@ public static partial class LineHabits
         Of(@"^\s*leg\s+swings?\s*:\s*(\d{1,2})\s*(?:x\s*)?(?:front|forwards?)\s*(?:,|and|&)\s*(\d{1,2})\s*(?:x\s*)?(?:side(?:ways)?|lateral)(?:\s*,?\s*each(?:\s+(?:leg|side))?)?\s*$", "leg swing forwards $1; leg swing sideways $2", "Leg swings: 10 front, 10 side, each leg", "leg swing forwards 10 reps each side; leg swing sideways 10 reps each side"),
         Of(@"^\s*(" + People + @")\s+only\s*:\s*(?=\d)(.*)$", "", "Seniors only: 2 x 60m", "2 x 60 m for \"Seniors\"") with { Make = m => $"{RestSaid(m.Groups[2].Value)} for {m.Groups[1].Value}" },
 
+        Of(@"^\s*(?:progressive|progression)\s+(?:runs?\s+)?(\d0|1[0-5]0)s(?=\s*x\s*\d)", "build-up $1 m", "progressive 60s x 3", "build-up 3 x 60 m"),
+        Of(@"^\s*(?:progressive|progression)\s+(?:runs?\s*|sprints?\s*)?:?\s*(?=\d{1,3}\s*(?:x|" + U + @"))|(?<=^\s*\d{1,2}\s*x\s+)progressive\s+(?=\d)|(?<=^\s*\d{1,3}\s*" + U + @"\s+)progressives?\s+(?=x\s*\d)", "build-up ", "60m progressive x 3", "build-up 3 x 60 m"),
+        Of(@"(?<=x\s*\d{1,2})e(?=\s*(?:@|\d|,|bw" + E + "))", " each side ", "RFESS 3x6e 2x20kg", "rear-foot-elevated split squat 3 x 6 reps each side 2 x 20 kg"),
+        Of(@"(?<=\p{L}\s+)(\d{1,2})\s*x(?=\s+(?:each|per)\s+(?:side|leg|way|direction|foot))", "x $1", "Pro agility 4x each side, 2 min", "five-ten-five 4 x 5 + turn 180 right + 10 + turn 180 left + 5 m each side rest 2:00"),
+        Of(@"^\s*(10|15|20|30|40|45|60)\s*(?:s\s*)?[/-]\s*(10|15|20|30|40|45|60)\s*s?\s*x\s*(\d{1,2})\s*x\s*(\d{1,2})(?!\s*(?:" + U + @"|s|\d|\p{L}))", "", "30/30 x 2 x 8, 3 min", "2 x 8 x 30 s rest 0:30/3:00") with { Make = m => $"{Math.Min(Parsed(m.Groups[3].Value), Parsed(m.Groups[4].Value))} x {Math.Max(Parsed(m.Groups[3].Value), Parsed(m.Groups[4].Value))} x {m.Groups[1].Value}/{m.Groups[2].Value} " },
+        Of(@"^\s*(foam\s+roll(?:ing|er)?|mobility|stretch(?:ing|es)?|massage|release)\s*(?:[:(-]|of|for|on)?\s*(?:the\s+)?(" + PartOfBody + @"(?:\s*(?:,|&|/|\+|\band\b)\s*(?:the\s+)?" + PartOfBody + @")*)\s*\)?\s*,?\s*(\d{1,2}\s*(?:minutes?|mins?|'))?\s*$", "", "Foam rolling quads, hams 5 min", "foam rolling 5 min cue \"quads, hams\"") with { Make = m => $"{m.Groups[1].Value} {m.Groups[3].Value} <{m.Groups[2].Value.Trim()}>" },
+        Of(@"^\s*(?:easy\s+|steady\s+)?(?:(?:exercise|stationary|spin|air)\s+)?(?:bike|cycle|cycling|spin(?:ning)?)\s*(?:ride\s*)?(?:easy|steady|flush|recovery|spin)?\s*[:,-]?\s*(\d{1,2}(?:\s*-\s*\d{1,2})?\s*(?:minutes?|mins?|'))(?=\s*(?:$|easy|steady|light))", "steady bike $1", "Bike flush 15 min", "steady bike 15 min"),
+        Of(@"^\s*run(?:ning)?\s+(?:(easy|steady|slow(?:ly)?)\s+)?(?=\d{1,2}\s*(?:minutes?|mins?)" + E + @"\s*$)(.*)$", "$2 $1", "run steady 20 min", "20 min steady"),
         Of(@"^\s*hops?(?=\s*x\s*\d)", "single leg hops", "hop x 5 each", "single-leg hop for distance 5 reps each side"),
         Of(@"(?<=\d\s*" + U + @"\s*(?:,\s*)?)(?:from\s+)?(?:an?\s+|the\s+|one's\s+)?(?:(rolling(?!\s+start)|walk(?:ing)?[ -]?in|jog(?:ging)?[ -]?in)|(floor|ground|belly|stomach)|(one\s+knee)|((?<=from\s+(?:(?:the|your)\s+)?)back|on\s+(?:(?:the|your)\s+)?back|supine|face\s+up)|(seated|sitting)|(drop[ -]?in)|(lying|face\s+down)|((?:split|staggered)(?:\s+stance)?|stagger)|(crouch(?:ed)?))(?:\s+(?:starts?|position))?(?=\s*(?:$|,|rest|\d+\s*" + T + @"|\d+\s*['""]))", "", "4 x 10 m, seated start", "seated start 4 x 10 m") with { Make = FromWhere },
         Of(@"^\s*(\p{L}[\p{L}' -]*?)\s*[,:]?\s*(?:to\s+failure|amrap|max(?:imum)?(?:\s+reps)?|as\s+many\s+as\s+(?:possible|you\s+can))\s*$", "", "pull-ups to failure", "pull-up 1 passes cue \"as many as can be done well\"") with { Make = AsManyAsThereAre },
+        Of(@"^\s*(?:(\p{L}[\p{L}' -]*?)\s+tests?|tests?\s*:?\s+(\p{L}[\p{L}' -]*?))\s*$", "", "broad jump test", "broad jump 3 reps") with { Make = ThreeAttempts },
         Of(@"^\s*(?:test\s+)?(?:(\p{L}[\p{L}' -]*?)\s*[,:]?\s*(?:(?:up\s+|build\s+)?to\s+(?:an?\s+)?)?(?:1\s*rm|(?:heavy\s+)?single|max)(?:\s+test(?:ing)?)?|1\s*rm\s+(\p{L}[\p{L}' -]*?)(?:\s+test(?:ing)?)?)\s*$", "", "squat to 1RM", "squat 1 reps cue \"work up to a maximum\"") with { Make = UpToAMaximum },
         Of(@"^\s*((?:\d{1,2}\s*x\s*)?fly(?:ing)?\s*\d{1,2}s?(?:\s*" + U + @")?)\s+tests?(?:\s*(x\s*\d{1,2}))?\s*$", "$1 $2 log time", "Flying 30 test", "1 x 30 build + 30 fly + 20 m slow log time"),
         Of(@"^\s*((?:(?:[1-9]\d0|[5-9]0)\s*m?\s*[,/]\s*){1,4}(?:[1-9]\d0|[5-9]0)|(?:\d{1,3}\s*m?\s*,\s*){1,4}\d{1,3}(?=\s*m))\s*m?(?:\s*,)?\s+(full|walk[ -]?back|" + Clocked + @")(?:\s+(?:rest|recovery))?\s*$", "", "150, 120, 90 full rest", "150 m rest 1:00/10 m; 120 m rest 1:00/10 m; 90 m rest 1:00/10 m") with { Make = m => string.Join("; ", m.Groups[1].Value.Split([',', '/', '-']).Select(l => $"{l.Trim(' ', 'm', 'M')} m rest {m.Groups[2].Value}")) },
@@ -77,6 +86,8 @@ public static partial class LineHabits
         Of(@"(?<=\d.*)(?:,\s*|\s+)alternat(?:e|ing)\s+(?:starting\s+|start\s+)?(directions?|ways?|starts?)\s*$", " <alternate $1>", "6 x 5-10-5, alternate starting direction", "five-ten-five 6 x 5 + turn 180 right + 10 + turn 180 left + 5 m cue \"alternate direction\""),
     ];
 
+    private const string PartOfBody = @"(?:hips?|hip\s+flexors?|ankles?|ham(?:string)?s?|hammies|quads?|calf|calves|glutes?|groins?|adductors?|abductors?|shoulders?|(?:lower|upper|mid)?\s*back|t[ -]spine|thoracic(?:\s+spine)?|spine|itb?|it\s+bands?|feet|foot|neck|pecs?|chest|lats?|shins?|knees?|achilles|legs?|soleus|wrists?)";
+
     // Where a run starts from, said behind its length.
     private static string FromWhere(Match match) =>
         " from " + (Array.FindIndex(match.Groups.Values.Skip(1).ToArray(), g => g.Success) switch { 0 => "rolling", 1 or 6 => "lying", 2 => "kneeling", 3 => "back", 4 => "seated", 5 => "falling", 7 => "split stance", _ => "a crouch" }) + " ";
@@ -90,6 +101,13 @@ public static partial class LineHabits
             { Does: Motion.Hold, Counted: CountedIn.Seconds } => $"{match.Groups[1].Value} <as long as it is held well>",
             _ => match.Value,
         };
+
+    // Jumped or thrown for distance or height, a test is three attempts, common practice; what is known as a test keeps its own.
+    private static string ThreeAttempts(Match match)
+    {
+        var name = (match.Groups[1].Success ? match.Groups[1] : match.Groups[2]).Value.Trim();
+        return ExerciseCatalogue.BuiltIn.Find(name) is { Does: Motion.Jump or Motion.Throw, Counted: CountedIn.Reps } known && (ExerciseCatalogue.BuiltIn.Find(name + " test") ?? known) == known ? $"{name} 3 reps" : match.Value;
+    }
 
     private static string UpToAMaximum(Match match)
     {

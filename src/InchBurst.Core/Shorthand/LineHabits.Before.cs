@@ -270,7 +270,7 @@ public static partial class LineHabits
         Of(@"(?<=\d[^;]*)" + B + "(?:" + Resting + @"\s*:?\s*)?walk(?:ing|s)?[ -]down" + E + @"(?:\s+(?:as\s+)?" + Resting + @")?(?!\s*\d)", " rest walk-back ", "8 x 30 m uphill, walk down", "8 x 30 m uphill rest walk-back"),
 
         // Starts; those the catalogue holds as exercises are found by their names.
-        Of(@"(?<=\d\s*" + U + @"\b.*)" + B + @"\(?(?:from\s+)?(?:an?\s+|the\s+)?(two|three|four)[ -](?:points?|pts?)(?:[ -](?:stance|position))?(?![ -]starts?)\)?" + E, "", "4 x 10 m three-point", "4 x 10 m from 3-point") with { Make = m => $" from {OfWord(m.Groups[1].Value)}-point " },
+        Of(@"(?<=\d\s*" + U + @"\b.*)" + B + @"\(?(?:(?:from|in)\s+)?(?:an?\s+|the\s+)?(two|three|four)[ -](?:points?|pts?)(?:[ -](?:stance|position))?(?![ -]starts?)\)?" + E, "", "4 x 10 m three-point", "4 x 10 m from 3-point") with { Make = m => $" from {OfWord(m.Groups[1].Value)}-point " },
         Of(B + @"(?:from\s+)?(?:an?\s+|the\s+)?([34])[ -]?(?:points?|pts?)(?:[ -](?:starts?|stance|position))?" + E, " from $1-point ", "6x10m 3 point start", "6 x 10 m from 3-point"),
         Of(B + @"(?:from\s+)?(?:an?\s+|the\s+)?(?:2|two)[ -]?(?:points?|pts?)(?:[ -](?:starts?|stance))?" + E, " from standing ", "4 x 20 m 2-point start", "4 x 20 m from standing"),
         Of(B + @"from\s+(?:an?\s+|the\s+)?(three|four)[ -]point(?:\s+(?:starts?|stance))?" + E, " from $1-point ", "4 x 20 m from a three point stance", "4 x 20 m from 3-point"),

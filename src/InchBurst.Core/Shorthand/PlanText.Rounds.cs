@@ -14,25 +14,25 @@ public static partial class PlanText
     {
         row = row.Contains('"', StringComparison.Ordinal) ? row : row.Replace('[', '(').Replace(']', ')');
         row = RoundsInBrackets().Replace(TimesAll().Replace(HeadingOfRounds().Replace(row, ""), "${n} rounds: "), "$1 rounds: $2");
-        if (JumpThenSprint().Match(row) is { Success: true } burst && context.Catalogue.Find(burst.Groups["jump"].Value) is { } jump && (burst.Groups["far"].Success ? jump.Counted == CountedIn.Metres && jump.Does is (Motion.Skip or Motion.March or Motion.Bound or Motion.Hop) && !burst.Groups["reps"].Success && !burst.Groups["side"].Success : burst.Groups["held"].Success || jump.Counted is CountedIn.Reps or CountedIn.Passes || jump.Does is Motion.Jump or Motion.Bound or Motion.Hop or Motion.Throw))
+        if (JumpThenSprint().Match(row) is { Success: true } burst && Known(burst.Groups["jump"].Value, context) is { } jump && (burst.Groups["far"].Success ? jump.Counted == CountedIn.Metres && jump.Does is (Motion.Skip or Motion.March or Motion.Bound or Motion.Hop) && !burst.Groups["reps"].Success && !burst.Groups["side"].Success : burst.Groups["held"].Success || jump.Counted is CountedIn.Reps or CountedIn.Passes || jump.Does is Motion.Jump or Motion.Bound or Motion.Hop or Motion.Throw))
         {
             // A jump or a drill and straight into a sprint are rounds of one each.
             return $"{(burst.Groups["n"].Success ? burst.Groups["n"].Value : "3")} rounds{(burst.Groups["rest"].Success ? " rest " + burst.Groups["rest"].Value : "")}: {jump.Name} {(burst.Groups["far"].Success ? burst.Groups["far"].Value : burst.Groups["held"].Success ? burst.Groups["held"].Value : (burst.Groups["reps"].Success ? burst.Groups["reps"].Value : "1") + (jump.Counted == CountedIn.Passes ? " passes" : " reps") + (jump.EachSide ? " each side" : ""))}{(burst.Groups["side"].Success && !jump.EachSide ? " each side" : "")}; {burst.Groups["run"].Value}";
         }
 
-        if (JumpIntoJump().Match(row) is { Success: true } jumps && context.Catalogue.Find(jumps.Groups["first"].Value) is { Does: Motion.Jump or Motion.Hop or Motion.Bound, Counted: CountedIn.Reps } into && context.Catalogue.Find(jumps.Groups["second"].Value) is { Does: Motion.Jump or Motion.Hop or Motion.Bound, Counted: CountedIn.Reps } landing && into != landing)
+        if (JumpIntoJump().Match(row) is { Success: true } jumps && Known(jumps.Groups["first"].Value, context) is { Does: Motion.Jump or Motion.Hop or Motion.Bound, Counted: CountedIn.Reps } into && Known(jumps.Groups["second"].Value, context) is { Does: Motion.Jump or Motion.Hop or Motion.Bound, Counted: CountedIn.Reps } landing && into != landing)
         {
             // One jump and straight into another: rounds, so that every landing counts.
             return $"{jumps.Groups["n"].Value} rounds: {into.Name} {jumps.Groups["reps"].Value} reps{(into.EachSide ? " each side" : "")} cue \"each into {landing.Name}\"; {landing.Name} {jumps.Groups["reps"].Value} reps{(landing.EachSide ? " each side" : "")}";
         }
 
-        if (LiftThenRun().Match(row) is { Success: true } mixed && context.Catalogue.Find(mixed.Groups["lift"].Value) is { Counted: CountedIn.Reps } lifted)
+        if (LiftThenRun().Match(row) is { Success: true } mixed && Known(mixed.Groups["lift"].Value, context) is { Counted: CountedIn.Reps } lifted)
         {
             // A set of a lift and a sprint or jumps behind it are rounds.
             return $"{mixed.Groups["n"].Value} rounds{(mixed.Groups["rest"].Success ? " rest " + mixed.Groups["rest"].Value : "")}: {lifted.Name} {mixed.Groups["reps"].Value} reps{mixed.Groups["load"].Value}; {mixed.Groups["then"].Value}";
         }
 
-        if (DrillThenSprint().Match(row) is { Success: true } drilled && context.Catalogue.Find(drilled.Groups["drill"].Value) is { Counted: CountedIn.Metres } drill)
+        if (DrillThenSprint().Match(row) is { Success: true } drilled && Known(drilled.Groups["drill"].Value, context) is { Counted: CountedIn.Metres } drill)
         {
             // A drill over one length and a sprint over the next are rounds of both.
             var unitOfBoth = drilled.Groups["unit"].Success ? drilled.Groups["unit"].Value : "m";
@@ -121,6 +121,10 @@ public static partial class PlanText
         return found.Groups["n"].Success ? $"{found.Groups["n"].Value} rounds: {lines}" : lines;
     }
 
+    // An exercise by its name, or by what people call it where a habit knows that.
+    private static Exercise? Known(string name, ShorthandContext context) =>
+        context.Catalogue.Find(name) ?? (ShorthandLine.Plainly(name, context).Line is { Exercise: { Length: > 0 } meant, Load: null, For.Count: 0, Cue: null or "" } ? context.Catalogue.Find(meant) : null);
+
     // Work that is done in turn, a set of each: supersets, A1 and A2, rounds of several. Where all have as many sets, those are the rounds.
     private static string? Together(string row, ShorthandContext context)
     {
@@ -206,7 +210,7 @@ public static partial class PlanText
     private static partial Regex LoadedThenFree();
 
     // contrast: 15 m sled, 20 m free, 3 rounds; squat 3 + broad jump 3, x 4 rounds rest 3:00
-    [GeneratedRegex(@"^\s*(?:(?:contrasts?|complex|circuit|pairs?|superset)\s*:\s*)?(?<what>(?=.*\d)[^:""]+?[;,+][^:""]+?)\s*[,;]?\s*(?:x\s*)?(?<n>[1-9])\s*(?:rounds?|circuits?|times\s+(?:through|round))\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?:contrasts?|complex|circuit|pairs?|superset)\s*:\s*)?(?<what>(?=.*\d)[^:""]+?[;,+][^:""]+?)\s*[,;]?\s*(?:x\s*)?(?<n>[1-9])\s*(?:rounds?|circuits?|times\s+(?:through|round)|(?<=^(?!.*\bx\s*\d[^+]*\bx\s*\d[^+]*$)[^,]*\+[^,]*[,;]\s*[1-9]\s*)sets)\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex RoundsBehind();
 
     // squat 3 @ 85% + 20 m sprint x 4; trap bar deadlift 3 reps 100 kg then 4 broad jumps x 3
@@ -222,7 +226,7 @@ public static partial class PlanText
     private static partial Regex SetsOfSeveral();
 
     // broad jump to 10 m sprint x 5; fast feet 10 m into 20 m sprint x 4
-    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s*(?=[1-9]\s+\p{L}))?(?:(?<reps>[1-9])\s*(?:x\s*|\s))?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s*x\s*(?<reps>[1-9]))?(?:\s+(?:(?<far>\d{1,2}\s*(?:m|yd))|(?<held>\d{1,2}\s*s(?:ecs?)?)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:(?:sprint|dash|acceleration|accel)|(?=x\s*[1-9])))\s*(?:x\s*(?<n>[1-9])(?<side>\s*each(?:\s+(?:side|way|leg))?)?|,\s*(?<n>[1-9])\s*(?:sets?|rounds?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?<n>[1-9])\s*x\s*(?=[1-9]\s+\p{L}))?(?:(?<reps>\d{1,2})\s*(?:x\s*|\s))?(?<jump>[\p{L}][\p{L}' -]*?)(?:\s*x\s*(?<reps>\d{1,2}))?(?:\s+(?:(?<far>\d{1,2}\s*(?:m|yd))|(?<held>\d{1,2}\s*s(?:ecs?)?)))?\s+(?:to|into|then|and|\+)\s+(?:an?\s+)?(?:(?:sprint|accelerate)\s+(?<run>\d{1,2}\s*(?:m|yd))|(?<run>\d{1,2}\s*(?:m|yd))\s*(?:(?:sprint|dash|acceleration|accel)|(?=x\s*[1-9])))\s*(?:x\s*(?<n>[1-9])(?<side>\s*each(?:\s+(?:side|way|leg))?)?|,\s*(?<n>[1-9])\s*(?:sets?|rounds?))?\s*(?:,?\s*rest\s*(?<rest>\d{1,2}:[0-5]\d))?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex JumpThenSprint();
 
     [GeneratedRegex(@"^\s*,?\s*(?:rest\s*|r\s*=?\s*)?(?<in>walk[ -]?back|\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between(?:\s+(?:reps|runs))?)?\s*(?:[/,;]\s*(?:r\s*=?\s*)?|\s+r\s*=?\s*)(?<after>\d+(?::\d\d|\s*(?:s|sec|min|mins|')))\s*(?:between\s+)?(?:sets?)?\s*$", RegexOptions.IgnoreCase)]

@@ -29,9 +29,15 @@ internal static partial class ShorthandAccount
             return new(0, typed.Length, $"{one} runs, or runs of {one} {alone.Length.Symbol}?") { Choices = [Of(other, one), Of(one, other)] };
         }
 
-        if (TimesBehind().Match(typed) is { Success: true } times && read is { Rounds: 1, Lines.Count: > 1 } && read.Lines.Take(read.Lines.Count - 1).All(l => l.TotalReps == 1 && l.Shape is RunShape) && read.Lines[^1] is { Sets: 1, Shape: RunShape } last && last.Reps == int.Parse(times.Groups[1].ValueSpan, CultureInfo.InvariantCulture))
+        if (read is { Rounds: 1, Lines: [{ Exercise: null, TotalReps: 1, Shape: TimedShape { Seconds: <= LongestOn } on, Rest.RepSeconds: > 0 } once_] } && OnAndOff().IsMatch(typed))
         {
-            var once = read.Lines.Select(l => ShorthandPrinter.Print(l with { Reps = 1 }, catalogue)).ToList();
+            // So long on and so long off, and not how often.
+            return new(0, typed.Length, $"{Units.Figures.Number(on.Seconds, 0)} s on and off: how often?") { Choices = [.. TimesOffered.Select(n => new ShorthandChoice($"{n} times", (0, typed.Length, ShorthandPrinter.Print(once_ with { Reps = n }, catalogue))))] };
+        }
+
+        if (TimesBehind().Match(typed) is { Success: true } times && read is { Rounds: 1, Lines.Count: > 1 } && (read.Lines.Take(read.Lines.Count - 1).All(l => l.TotalReps == 1 && l.Shape is RunShape) || NamesAdded().IsMatch(typed)) && read.Lines[^1] is { Sets: 1, Shape: RunShape } last && last.Reps == int.Parse(times.Groups[1].ValueSpan, CultureInfo.InvariantCulture))
+        {
+            var once = read.Lines.Select(l => ShorthandPrinter.Print(l with { Sets = 1, Reps = 1 }, catalogue)).ToList();
             return new(0, typed.Length, $"{last.Reps} times all of it, or only the last?")
             {
                 Choices =
@@ -54,6 +60,15 @@ internal static partial class ShorthandAccount
                     new("one run: fast, float, fast", (0, typed.Length, $"{often}{far} fast + {far} float + {far} {unit} fast{(third.Rest is { } between ? " rest " + ShorthandPrinter.RestText(between) : "")}")),
                     new("three runs", (0, typed.Length, PlanText.PrintOne(read, catalogue))),
                 ],
+            };
+        }
+
+        if (SetsBehind().Match(typed) is { Success: true } sets && read is { Rounds: 1, Lines.Count: > 1 } && read.Lines.SkipLast(1).All(l => l.TotalReps == 1) && read.Lines[^1] is { TotalReps: > 1 } set && set.TotalReps == int.Parse(sets.Groups[1].ValueSpan, CultureInfo.InvariantCulture))
+        {
+            var once = read.Lines.Select(l => ShorthandPrinter.Print(l with { Sets = 1, Reps = 1 }, catalogue));
+            return new(0, typed.Length, $"{set.TotalReps} sets of all of it, or only of the last?")
+            {
+                Choices = [new($"all of it, {set.TotalReps} times", (0, typed.Length, $"{set.TotalReps} rounds: {string.Join("; ", once)}")), new("only the last", (0, typed.Length, PlanText.PrintOne(read, catalogue)))],
             };
         }
 
@@ -101,6 +116,13 @@ internal static partial class ShorthandAccount
         };
     }
 
+    private const double LongestOn = 90;
+    private static readonly int[] TimesOffered = [8, 10, 12];
+
+    // 15s/15s @ 120%
+    [GeneratedRegex(@"^[^x]*[0-9]{2}\s*s?\s*[/:-]\s*[0-9]{2}(?![0-9])[^x]*$", RegexOptions.IgnoreCase)]
+    private static partial Regex OnAndOff();
+
     // Two numbers that may each be how many or how far.
     [GeneratedRegex(@"^\s*(?:(?<one>2[05])\s*x\s*(?<other>[5-9]|10|12)|(?<one>30|40)\s*x\s*(?<other>10|12))(?!\d|\s*(?:m|yd|y|s|sec|min|x|km|ft|reps?|metres?|meters?|feet|yards?|'|"")(?![\p{L}])|\s*[:.]\d)", RegexOptions.IgnoreCase)]
     private static partial Regex TwoNumbers();
@@ -110,8 +132,16 @@ internal static partial class ShorthandAccount
     private static partial Regex ThreeAlike();
 
     // One times sign, at the end of several pieces.
-    [GeneratedRegex(@"^(?!.*;)(?!.*\d\s*x.*x\s*\d)[^x]*(?:,|\s/\s)[^,/]*x\s*([2-9]|1[0-9])\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?!.*;)(?!.*\d\s*x.*x\s*\d)[^x]*(?:,|\s/\s|\+)[^,/+]*x\s*([2-9]|1[0-9])\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex TimesBehind();
+
+    // squat x 3, box jump x 3, 4 sets
+    [GeneratedRegex(@",\s*([2-9])\s*sets\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex SetsBehind();
+
+    // Names without a number with a plus behind them: A-skip + 20 m x 4
+    [GeneratedRegex(@"^\s*(?:[\p{L}][\p{L}' -]*\+)+[^+]*$")]
+    private static partial Regex NamesAdded();
 
     [GeneratedRegex(@"[0-9]\s*(?:m|yd|yards?|metres?|meters?)\s*\+\s*[0-9]{1,3}\s*(?:m|yd|yards?|metres?|meters?)(?![\p{L}0-9])", RegexOptions.IgnoreCase)]
     private static partial Regex LengthsAdded();

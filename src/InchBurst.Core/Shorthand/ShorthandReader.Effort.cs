@@ -68,6 +68,12 @@ internal sealed partial class ShorthandReader
             (load, effort) = (tow with { Amount = faster, Unit = LoadUnit.PercentSpeed }, null);
         }
 
+        if (!asWritten && effort is { Word: null, Percents: [> 100 and var ofAerobic] } && shape is TimedShape && goal is null && exercise is null or { Does: Motion.Sprint or Motion.Jog })
+        {
+            // Nobody goes at more than full effort: more than all is of the speed at the aerobic limit.
+            (effort, goal) = (null, new(AerobicPercent: ofAerobic));
+        }
+
         if (!asWritten && effort is { Word: null } hardly && shape is RunShape && Lowest(hardly) < LeastEffort)
         {
             var few = Figures.Number(Lowest(hardly), 1);

@@ -149,7 +149,7 @@ internal static partial class ShorthandWaysOut
     // Words that say in what manner, and nothing else, which need nothing to set them off.
     private static bool IsManner(string word) => Manners.Contains(word) || (word.Length >= LeastAdverb && word.EndsWith("ly", StringComparison.OrdinalIgnoreCase));
 
-    private static readonly HashSet<string> Manners = new(["smooth", "cruise", "cruising", "snappy", "crisp", "bouncy", "springy", "loose", "powerful", "aggressive", "sharp", "strong", "rhythmic", "increasing", "technical", "flowing", "patient", "upright", "lively", "film", "filmed"], StringComparer.OrdinalIgnoreCase);
+    private static readonly HashSet<string> Manners = new(["smooth", "cruise", "cruising", "snappy", "crisp", "bouncy", "springy", "loose", "powerful", "aggressive", "sharp", "strong", "rhythmic", "increasing", "technical", "flowing", "patient", "upright", "lively", "threshold", "conversational", "film", "filmed"], StringComparer.OrdinalIgnoreCase);
 
     private const int LeastAdverb = 6;
 
@@ -169,7 +169,7 @@ internal static partial class ShorthandWaysOut
 
     private const string Vowels = "aeiouyAEIOUY";
 
-    [GeneratedRegex(@"\s*\((?<said>[\p{L}\p{M}' -]+)\)|(?:\s*[,;]\s*|\s+[-/]\s+|\s+(?=w/|(?:with|vs|against|until|till|if|like|no|not|without|stay|keep|think|focus|in|on|to)\b))(?:(?:with|w/)\s*)?(?<said>[\p{L}\p{M}'][\p{L}\p{M}' -]*?)\s*(?=$|[,;])|(?<=\d\s*(?:m|yd|yards?|met(?:re|er)s?|%)?)(?<bare>\s+)(?<said>(?-i:\p{Ll})[\p{L}\p{M}' -]*?)\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\s*\((?<said>[\p{L}\p{M}' -]+)\)|(?:\s*[,;]\s*|\s+[-/]\s+|\s+(?=w/|(?:with|vs|against|until|till|if|like|no|not|without|stay|keep|think|focus|in|on|to)\b))(?:(?:with|w/)\s*)?(?<said>[\p{L}\p{M}'][\p{L}\p{M}' -]*?)\s*(?=$|[,;])|(?<=\d\s*(?:m|yd|yards?|met(?:re|er)s?|mins?|minutes?|%)?)(?<bare>\s+)(?!(?:m|yds?|yards?|met(?:re|er)s?|mins?|minutes?|s|secs?|seconds?|reps?|km|kg|lb|cm)(?![\p{L}]))(?<said>(?-i:\p{Ll})[\p{L}\p{M}' -]*?)\s*(?=$|[,;])", RegexOptions.IgnoreCase)]
     private static partial Regex Remarks();
 
     [GeneratedRegex(@"[\p{L}\p{M}']+")]
