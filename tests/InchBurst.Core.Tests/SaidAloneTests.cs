@@ -162,6 +162,24 @@ public sealed class SaidAloneTests
     public void Sets_behind_several_pieces_are_of_all_or_of_the_last() =>
         Assert.Equal(["4 rounds: squat 3 reps; box jump 3 reps", "squat 3 reps; box jump 4 x 3 reps"], Problem("squat x 3, box jump x 3, 4 sets").Choices.Select(c => Read(c.In("squat x 3, box jump x 3, 4 sets"))));
 
+    // What is said beside the work joins what is said already; a cue is written once.
+    [Theory]
+    [InlineData("Box jump 5 x 2, 60cm, step down", "box jump 5 x 2 reps cue \"60 cm, step down\"")]
+    [InlineData("box jump 5 x 2, 60cm cue \"soft feet\"", "box jump 5 x 2 reps cue \"60 cm, soft feet\"")]
+    [InlineData("4 x 20 m cue \"push\" cue \"tall\"", "? ")]
+    [InlineData("Sled 3 x 15m heavy, 3 x 20m light, 2 x 20m free", "3 x 15 m sled heavy; 3 x 20 m sled light; 2 x 20 m")]
+    [InlineData("Sled 3 x 15m heavy, 3 x 20m light", "3 x 15 m sled heavy; 3 x 20 m sled light")]
+    [InlineData("Split times at 5, 10, 20, 30m x 3", "3 x 30 m gates 5,10,20,30 m log time")]
+    [InlineData("30m x 2 time both", "2 x 30 m log time")]
+    [InlineData("40m dash x 2, electronically timed, 6 min", "2 x 40 m rest 6:00 log time")]
+    [InlineData("Test: 10m and 30m x 3", "3 x 10 m log time; 3 x 30 m log time")]
+    [InlineData("MAS 15:15 2 x 6 min @ 110%, 3 min", "2 x 12 x 15 s 110% aerobic rest 0:15/3:00")]
+    [InlineData("5-10-5 both ways x 3, 2 min", "five-ten-five 3 x 5 + turn 180 right + 10 + turn 180 left + 5 m each side rest 2:00")]
+    [InlineData("Shuttle run 10 x 5m x 2", "? 5 m there and back, or legs of 5 m?")]
+    [InlineData("shuttle 10 x 7.5 m", "? 7.5 m there and back, or legs of 7.5 m?")]
+    [InlineData("shuttle 10 x 8 m", "repeat shuttle 10 x 4 up + 4 m back")]
+    public void What_is_said_beside_the_work_is_kept(string row, string reads) => Assert.StartsWith(reads, Read(row), StringComparison.Ordinal);
+
     // In a word of up to six letters two slips are another word; a slip in front of a name is one all the same.
     [Theory]
     [InlineData("blorps 3 x 10", "? “blorps” is new.")]

@@ -124,7 +124,7 @@ internal static partial class ShorthandAccount
     private static readonly HashSet<string> Spent = new(
         ("bodyweight contrast cut forward ladder pyramid hrmax maximal mile miles slowdown vmax warmup accel accels accelerate acceleration accelerations and body break cool decel down drill drills drop five flat four free general "
         + "hold ins intervals into leg legs off outs over pause practice progressive pull pulls push quarter race recovery speed split sprints stance start starting starts test the three two with work warm weight back easy feet foot "
-        + "for from full out run runs sprint one six seven eight nine ten twice times session iso hand hands degree degrees double xamrap xmax abs trunk gym finisher primer plyo plyos circuit gate gates bwd still moves bpm agility repeat pap pape potentiation position shot put note notes key remember reminder line barbell mini mtr mtrs xfly burst bursts maxv vloss tens twenties twentys thirties thirtys").Split(' '),
+        + "for from full out run runs sprint one six seven eight nine ten twice times session iso hand hands degree degrees double xamrap xmax abs trunk gym finisher primer plyo plyos circuit gap movement electronically manually gate gates bwd still moves bpm agility repeat pap pape potentiation position shot put note notes key remember reminder line barbell mini mtr mtrs xfly burst bursts maxv vloss tens twenties twentys thirties thirtys").Split(' '),
         StringComparer.Ordinal);
 
     [GeneratedRegex(@"[\p{L}\p{M}]{3,}")]

@@ -91,6 +91,12 @@ internal sealed partial class ShorthandReader
                 throw Legs(both) is not { Count: > 0 } legs ? Wrong(whole, $"{both} in legs of what length? Such as 10 x 20 up + 20 m back.") : Doubtful(whole, $"{both} in legs of what length?", legs, leg => (whole.Start, whole.Length, ThereAndBack(both, leg)), leg => $"legs of {leg}");
             }
 
+            if (!asWritten && both.Metres < LeastThereAndBack && runAt is { } legs_)
+            {
+                // Nobody turns after so little: the length is a leg.
+                throw Doubtful(legs_, $"{both} there and back, or legs of {both}?", ["of each leg"], _ => (legs_.Start, legs_.Length, $"{both.Amount.ToString(System.Globalization.CultureInfo.InvariantCulture)} up + {both} back"), _ => $"{both} up and {both} back");
+            }
+
             var half = both with { Amount = both.Amount / 2 };
             shape = new RunShape([new(half, SegmentRole.Up), new(half, SegmentRole.Back)]);
         }
@@ -241,6 +247,7 @@ internal sealed partial class ShorthandReader
     // Further than this nobody runs there and back at once.
     private const double LongestThereAndBack = 100;
 
+    private const double LeastThereAndBack = 8;
     private const double MostLegs = 15;
     private static readonly double[] LegLengths = [25, 20, 50, 30];
 

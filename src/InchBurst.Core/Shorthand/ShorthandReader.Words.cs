@@ -83,14 +83,19 @@ internal sealed partial class ShorthandReader
         }
         else if (token.IsWord("cue"))
         {
-            Once("cue", token);
+            if (cue is null || isCueTyped)
+            {
+                Once("cue", token);
+            }
+
             at++;
             if (Now.Kind != TokenKind.Quoted)
             {
                 throw Wrong(Now, "Put the cue in quotation marks: cue \"push the ground away\".");
             }
 
-            cue = Text(Now, LongestCue, "A cue");
+            isCueTyped = true;
+            SayAlso(Text(Now, LongestCue, "A cue"), token);
             at++;
         }
         else if (token.IsWord("log"))
@@ -220,7 +225,7 @@ internal sealed partial class ShorthandReader
     // What is said to the athlete beside the parts of the line; several are one cue.
     private void SayAlso(string words, Token token)
     {
-        if (cue is null)
+        if (cue is null && !isCueTyped)
         {
             Once("cue", token);
         }
@@ -228,6 +233,9 @@ internal sealed partial class ShorthandReader
         cue = cue is null ? words : $"{cue}, {words}";
         cue = cue.Length <= LongestCue ? cue : throw Wrong(token, $"A cue has at most {LongestCue} characters.");
     }
+
+    // A cue is written once; what is said beside it joins it, before and behind.
+    private bool isCueTyped;
 
     private const int LongestCue = 120;
 
