@@ -120,6 +120,7 @@ public sealed class SaidAloneTests
     [InlineData("4 x 30 m @ 105%", "4 x 30 m @105%")]
     [InlineData("30/30 x 2 x 8, 3 min", "2 x 8 x 30 s rest 0:30/3:00")]
     [InlineData("15-15 x 10 x 3", "3 x 10 x 15 s rest 0:15")]
+    [InlineData("15 s rest 10:00", "15 s rest 10:00")]
     [InlineData("15s/15s @ 120%", "? 15 s on and off: how often?")]
     [InlineData("20 min conversational", "20 min cue \"conversational\"")]
     [InlineData("4 x 60 m smooth", "4 x 60 m cue \"smooth\"")]

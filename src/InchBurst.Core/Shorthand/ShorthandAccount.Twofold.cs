@@ -120,7 +120,7 @@ internal static partial class ShorthandAccount
     private static readonly int[] TimesOffered = [8, 10, 12];
 
     // 15s/15s @ 120%
-    [GeneratedRegex(@"^[^x]*[0-9]{2}\s*s?\s*[/:-]\s*[0-9]{2}(?![0-9])[^x]*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?!.*\brest\b)[^x]*[0-9]{2}\s*s?\s*[/:-]\s*[0-9]{2}(?![0-9])[^x]*$", RegexOptions.IgnoreCase)]
     private static partial Regex OnAndOff();
 
     // Two numbers that may each be how many or how far.
