@@ -163,6 +163,16 @@ public sealed class SaidAloneTests
     public void Sets_behind_several_pieces_are_of_all_or_of_the_last() =>
         Assert.Equal(["4 rounds: squat 3 reps; box jump 3 reps", "squat 3 reps; box jump 4 x 3 reps"], Problem("squat x 3, box jump x 3, 4 sets").Choices.Select(c => Read(c.In("squat x 3, box jump x 3, 4 sets"))));
 
+    // A few times is the way it is usually done over; more than anybody does a way are contacts and steps.
+    [Theory]
+    [InlineData("bounds x 8", "alternate bound 8 x 20 m")]
+    [InlineData("bounds x 9", "alternate bound 9 reps")]
+    [InlineData("high knees x 10", "high knees 10 x 15 m")]
+    [InlineData("high knees x 11", "high knees 11 reps")]
+    [InlineData("tempo run x 12", "tempo run 12 x 100 m")]
+    [InlineData("alternate bound 9 x 20 m", "alternate bound 9 x 20 m")]
+    public void More_than_anybody_does_a_way_are_steps(string row, string reads) => Assert.Equal(reads, Read(row));
+
     // What is said beside the work joins what is said already; a cue is written once.
     [Theory]
     [InlineData("Box jump 5 x 2, 60cm, step down", "box jump 5 x 2 reps cue \"60 cm, step down\"")]

@@ -144,6 +144,11 @@ internal sealed partial class ShorthandReader
                 // Nobody walks a way so often, nor a way for each side: they are steps.
                 shape = new CountShape(wanted);
             }
+            else if (!asWritten && shape is RunShape && ((exercise!.Does is Motion.Bound or Motion.Hop or Motion.Jump && wanted > MostWaysBounded) || (exercise.Does is Motion.Skip or Motion.March && wanted > MostWaysOfADrill)))
+            {
+                // Nobody bounds or skips a way so often: they are contacts and steps.
+                shape = new CountShape(wanted);
+            }
             else
             {
                 reps = wanted;
@@ -262,6 +267,8 @@ internal sealed partial class ShorthandReader
     }
 
     private const int MostWays = 4;
+    private const int MostWaysBounded = 8;
+    private const int MostWaysOfADrill = 10;
 
     // Longer ways are sums of shuttles, whose length alone says nothing.
     private const int MostScaledLegs = 3;
