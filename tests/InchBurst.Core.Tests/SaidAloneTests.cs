@@ -99,6 +99,8 @@ public sealed class SaidAloneTests
     [InlineData("squat to max", "squat 1 reps cue \"work up to a maximum\"")]
     [InlineData("test squat 1RM", "squat 1 reps cue \"work up to a maximum\"")]
     [InlineData("1RM squat test", "squat 1 reps cue \"work up to a maximum\"")]
+    [InlineData("hang clean max", "hang clean 1 reps cue \"work up to a maximum\"")]
+    [InlineData("deadlift max", "deadlift 1 reps cue \"work up to a maximum\"")]
     [InlineData("squat max", "squat 1 reps cue \"work up to a maximum\"")]
     [InlineData("pull-ups to failure", "pull-up 1 passes cue \"as many as can be done well\"")]
     [InlineData("push ups AMRAP", "push-up 1 passes cue \"as many as can be done well\"")]

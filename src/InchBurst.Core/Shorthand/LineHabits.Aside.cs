@@ -105,7 +105,7 @@ public static partial class LineHabits
     private static string AsManyAsThereAre(Match match) =>
         ExerciseCatalogue.BuiltIn.Find(match.Groups[1].Value.Trim()) switch
         {
-            { Counted: CountedIn.Reps, Does: Motion.Lift, Kit: var kit } when kit.Contains("bar") && kit.Count > 1 => UpToAMaximum(match),
+            { Counted: CountedIn.Reps, Does: Motion.Lift, Props.Count: > 0 } => UpToAMaximum(match),
             { Counted: CountedIn.Reps } => $"{match.Groups[1].Value} 1 passes <as many as can be done well>",
             { Does: Motion.Hold, Counted: CountedIn.Seconds } => $"{match.Groups[1].Value} <as long as it is held well>",
             _ => match.Value,
